@@ -1,0 +1,1 @@
+<template><el-button>hi</el-button></template>

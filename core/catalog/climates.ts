@@ -1,0 +1,58 @@
+/** Stand-in climates: made up, plausible, named by type. Twelve months from the person's own weather service beat them. */
+export interface StandInClimate {
+  name: string
+  latitudeDeg: number
+  altitudeM: number
+  frostDepthM: number
+  stormMmPerH: number
+  rainMm: number[]
+  wetDays: number[]
+  tMinC: number[]
+  tMaxC: number[]
+}
+
+export const CLIMATES = {
+  'dry-summer-hill': {
+    name: 'dry-summer hill', latitudeDeg: 39, altitudeM: 420, frostDepthM: 0.2, stormMmPerH: 75,
+    rainMm: [104, 92, 78, 58, 38, 14, 5, 8, 34, 74, 108, 118], wetDays: [12, 11, 10, 8, 6, 2.5, 1, 1.5, 4, 8, 11, 13],
+    tMinC: [3, 3, 5, 7, 10, 14, 17, 17, 14, 11, 7, 4], tMaxC: [11, 12, 15, 18, 23, 28, 32, 32, 27, 21, 15, 12],
+  },
+  'wet-town': {
+    name: 'wet temperate town', latitudeDeg: 52, altitudeM: 60, frostDepthM: 0.45, stormMmPerH: 60,
+    rainMm: [88, 66, 70, 58, 62, 68, 70, 78, 76, 92, 96, 98], wetDays: [15, 12, 13, 11, 11, 11, 11, 12, 12, 14, 15, 16],
+    tMinC: [2, 2, 3, 5, 8, 11, 13, 13, 11, 8, 5, 3], tMaxC: [7, 8, 10, 13, 17, 20, 22, 22, 19, 14, 10, 8],
+  },
+  'cold-upland': {
+    name: 'cold upland', latitudeDeg: 56, altitudeM: 560, frostDepthM: 0.9, stormMmPerH: 50,
+    rainMm: [118, 92, 88, 66, 70, 74, 82, 96, 104, 122, 118, 124], wetDays: [17, 14, 15, 12, 12, 12, 13, 14, 14, 17, 17, 18],
+    tMinC: [-6, -6, -4, -1, 3, 6, 8, 8, 5, 2, -2, -5], tMaxC: [1, 2, 5, 9, 13, 16, 18, 17, 14, 9, 4, 2],
+  },
+  'monsoon-lowland': {
+    name: 'monsoon lowland', latitudeDeg: 17, altitudeM: 40, frostDepthM: 0, stormMmPerH: 140,
+    rainMm: [6, 9, 14, 38, 96, 214, 268, 262, 196, 104, 28, 8], wetDays: [0.8, 1, 1.5, 3, 7, 14, 18, 18, 14, 7, 2.5, 1],
+    tMinC: [16, 18, 21, 24, 26, 26, 25, 25, 25, 23, 20, 17], tMaxC: [29, 31, 34, 37, 37, 34, 31, 31, 31, 31, 30, 29],
+  },
+  'inland-plain': {
+    name: 'inland plain, hot summers', latitudeDeg: 41, altitudeM: 310, frostDepthM: 1, stormMmPerH: 95,
+    rainMm: [22, 26, 52, 78, 104, 112, 96, 92, 74, 58, 38, 26], wetDays: [5, 5, 7, 9, 11, 10, 9, 8, 7, 6, 5, 5],
+    tMinC: [-9, -7, -1, 5, 11, 16, 19, 18, 13, 6, -1, -7], tMaxC: [1, 4, 10, 17, 23, 28, 31, 30, 25, 18, 9, 3],
+  },
+  'dry-ranch': {
+    name: 'dry ranch country', latitudeDeg: 33, altitudeM: 900, frostDepthM: 0.3, stormMmPerH: 85,
+    rainMm: [14, 16, 14, 12, 20, 32, 62, 58, 44, 28, 14, 16], wetDays: [2, 2.2, 2, 1.6, 2.4, 3.4, 7, 7, 5, 3, 1.8, 2.2],
+    tMinC: [-2, 0, 3, 7, 12, 17, 19, 18, 15, 9, 2, -2], tMaxC: [14, 17, 20, 25, 30, 34, 34, 32, 30, 25, 18, 14],
+  },
+  'mild-coast': {
+    name: 'mild wet coast', latitudeDeg: 47, altitudeM: 30, frostDepthM: 0.3, stormMmPerH: 40,
+    rainMm: [142, 104, 98, 70, 50, 38, 18, 24, 46, 92, 150, 152], wetDays: [18, 15, 16, 13, 10, 8, 4, 5, 8, 13, 18, 19],
+    tMinC: [2, 2, 3, 5, 8, 10, 12, 12, 10, 7, 4, 2], tMaxC: [8, 9, 11, 14, 17, 20, 24, 24, 21, 15, 10, 8],
+  },
+  'trade-wind-island': {
+    name: 'trade-wind island', latitudeDeg: -18, altitudeM: 80, frostDepthM: 0, stormMmPerH: 120,
+    rainMm: [236, 240, 262, 158, 92, 64, 52, 58, 72, 98, 138, 190], wetDays: [17, 17, 18, 14, 11, 9, 8, 9, 9, 11, 12, 15],
+    tMinC: [24, 24, 24, 23, 21, 20, 19, 19, 20, 21, 22, 23], tMaxC: [31, 31, 30, 30, 28, 27, 26, 27, 27, 28, 29, 30],
+  },
+} satisfies Record<string, StandInClimate>
+
+export type ClimateId = keyof typeof CLIMATES
+export const CLIMATE_IDS = Object.keys(CLIMATES) as [ClimateId, ...ClimateId[]]

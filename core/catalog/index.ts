@@ -1,0 +1,5 @@
+export * from './climates'
+export * from './flush'
+export * from './roofing'
+export * from './tanks'
+export * from './uses'

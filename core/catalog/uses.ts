@@ -1,0 +1,34 @@
+/** Starting points for what people use. Everyone's habits differ: a month with a meter beats this table. */
+export type Quality = 'garden' | 'washing' | 'animals' | 'drinking'
+export const QUALITIES = ['garden', 'washing', 'animals', 'drinking'] as const satisfies readonly Quality[]
+
+export const QUALITY_WORDS: Record<Quality, string> = {
+  garden: 'garden water', washing: 'washing and flushing', animals: 'water for animals', drinking: 'drinking water',
+}
+
+export interface UsePreset {
+  name: string
+  quality: Quality
+  by: 'people' | 'bed' | 'heads' | 'day'
+  /** Litres a person, a head or a day; for a bed, its crop coefficient. */
+  each: number
+  count: number
+  tapAboveGroundM: number
+}
+
+export const USE_PRESETS = {
+  'kitchen': { name: 'Kitchen', quality: 'drinking', by: 'people', each: 22, count: 2, tapAboveGroundM: 1.1 },
+  'shower': { name: 'Shower and basin', quality: 'washing', by: 'people', each: 45, count: 2, tapAboveGroundM: 2 },
+  'flush': { name: 'Flushing', quality: 'washing', by: 'people', each: 28, count: 2, tapAboveGroundM: 0.9 },
+  'laundry': { name: 'Laundry', quality: 'washing', by: 'people', each: 18, count: 2, tapAboveGroundM: 1 },
+  'basin': { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
+  'washdown': { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
+  'beds': { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
+  'trees': { name: 'Fruit trees on drip', quality: 'garden', by: 'bed', each: 0.6, count: 60, tapAboveGroundM: 0.3 },
+  'hens': { name: 'Hens', quality: 'animals', by: 'heads', each: 0.3, count: 20, tapAboveGroundM: 0.5 },
+  'sheep': { name: 'Sheep', quality: 'animals', by: 'heads', each: 5, count: 12, tapAboveGroundM: 0.5 },
+  'cattle': { name: 'Cattle', quality: 'animals', by: 'heads', each: 50, count: 4, tapAboveGroundM: 0.6 },
+} satisfies Record<string, UsePreset>
+
+export type UsePresetId = keyof typeof USE_PRESETS
+export const USE_PRESET_IDS = Object.keys(USE_PRESETS) as [UsePresetId, ...UsePresetId[]]

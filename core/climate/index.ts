@@ -1,0 +1,8 @@
+export { dayNumber, isoDate, MONTH_DAYS, MONTH_NAMES, monthOf, yearOf } from './calendar'
+export type { Columns } from './columns'
+export type { DateOrder } from './dates'
+export type { GapFill } from './gaps'
+export { makeRain, WET_DAY_MM, type MonthlyRain } from './rainMaker'
+export { RAIN_UNITS, type RainUnit } from './rainUnits'
+export { monthFigures, readRecord, type RecordChoices, type RecordReading, type RecordRefusal } from './record'
+export { dailySeries, MADE_YEARS, seriesOf, type DailySeries } from './series'

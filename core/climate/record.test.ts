@@ -1,0 +1,117 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { readRecord, type RecordChoices, type RecordReading } from '.'
+import { isoDate } from './calendar'
+
+/** A table of `days` lines from 1990-01-01; each line is written by `line`. */
+function table(days: number, line: (iso: string, index: number) => string, header = 'date,rain_mm'): string {
+  return [header, ...Array.from({ length: days }, (_, index) => line(isoDate(7305 + index), index))].filter(Boolean).join('\n')
+}
+function reading(text: string, choices?: RecordChoices): RecordReading {
+  const read = readRecord(text, choices)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  return read
+}
+const swap = (iso: string, order: 'dmy' | 'mdy', sign = '/') => {
+  const [year, month, day] = iso.split('-')
+  return (order === 'dmy' ? [day, month, year] : [month, day, year]).join(sign)
+}
+
+describe('reading a rain record', () => {
+  it('reads a plain table', () => {
+    const read = reading(table(365, (iso, index) => `${iso},${index % 3 ? 0 : 6.2}`))
+    expect(read).toMatchObject({ start: '1990-01-01', end: '1990-12-31', days: 365, missingDays: 0, unit: 'mm', order: 'ymd', questions: [] })
+    expect(read.yearlyMm).toBeCloseTo(122 * 6.2 / 365 * 365.25, 6)
+    expect(read.rainMm[0]).toBe(6.2)
+  })
+
+  it('understands semicolons, decimal commas, a byte-order mark and a preamble', () => {
+    const body = table(60, iso => `${swap(iso, 'dmy', '.')};3,5;1,0;9,5`, 'Datum;Niederschlag (mm);Tmin;Tmax')
+    const read = reading(`\uFEFFStation: Obere Wiese\nerstellt von Hand\n${body}`)
+    expect(read).toMatchObject({ order: 'dmy', delimiter: ';', days: 60, columns: { date: [0], rain: 1, tMin: 2, tMax: 3 } })
+    expect(read.rainMm.every(value => value === 3.5)).toBe(true)
+    expect(read.months[0]).toMatchObject({ tMinC: 1, tMaxC: 9.5 })
+  })
+
+  it('takes year, month and day from three columns, and columns set apart by spaces', () => {
+    expect(reading(table(90, iso => `12345,${iso.replaceAll('-', ',')},0.4`, 'Station,Year,Month,Day,Rainfall (mm)'))).toMatchObject({ days: 90, start: '1990-01-01', columns: { date: [1, 2, 3], rain: 4 } })
+    expect(reading(table(40, iso => `${iso}    2.5   7`, 'date rain other'))).toMatchObject({ days: 40, delimiter: ' ' })
+  })
+
+  it('tells month-first from day-first, and asks when it cannot', () => {
+    expect(reading(table(200, iso => `${swap(iso, 'mdy')},1`)).order).toBe('mdy')
+    expect(reading(table(200, iso => `${swap(iso, 'dmy')},1`)).order).toBe('dmy')
+    const twelve = ['date,rain_mm', ...Array.from({ length: 40 }, (_, year) => `01/02/${1960 + year},1`)].join('\n')
+    expect(reading(twelve).questions.map(question => question.about)).toEqual(['order'])
+    expect(reading(twelve, { order: 'mdy' })).toMatchObject({ start: '1960-01-02', questions: [] })
+  })
+
+  it('asks for the unit when the figures leave it open, and takes it from the heading when it stands there', () => {
+    const inches = table(365, (iso, index) => `${iso},${index % 4 ? 0 : 0.35}`, 'date,rain')
+    expect(reading(inches)).toMatchObject({ unit: 'in', questions: [{ about: 'unit' }] })
+    expect(reading(inches, { unit: 'in' }).questions).toEqual([])
+    expect(reading(inches.replace('date,rain', 'date,precip (in)'))).toMatchObject({ unit: 'in', questions: [] })
+    expect(reading(table(365, iso => `${iso},25`, 'date,PRCP (tenths of mm)')).rainMm[0]).toBeCloseTo(2.5)
+    expect(reading(table(365, iso => `${iso},250`, 'date,PRCP')).questions).toHaveLength(1)
+  })
+
+  it('counts traces, missing flags, duplicates, gaps and lines it cannot read', () => {
+    const text = table(60, (iso, index) => {
+      if (index === 3) return `${iso},T`
+      if (index === 4) return `${iso},-9999`
+      if (index === 5) return `${iso},M`
+      if (index === 6) return `${iso},`
+      if (index === 7) return `${iso},soaked`
+      if (index === 8) return `${iso},4\n${iso},5`
+      if (index === 9) return ''
+      if (index === 10) return `1990-02-30,3`
+      return `${iso},1.2A`
+    })
+    const read = reading(text)
+    expect(read).toMatchObject({ days: 60, trace: 1, flagged: 3, duplicates: 1, missingDays: 6, unreadableCount: 2 })
+    expect(read.unreadable).toEqual([
+      { line: 9, text: '1990-01-08,soaked', why: 'the rain is not a number' },
+      { line: 12, text: '1990-02-30,3', why: 'there is no such date' },
+    ])
+    expect(read.rainMm[3]).toBe(0)
+    expect(read.rainMm[8]).toBe(5)
+    expect(read.rainMm[12]).toBe(1.2)
+  })
+
+  it('fills gaps from the same date of the nearest year, or as dry', () => {
+    const text = table(1000, (iso, index) => index === 400 ? '' : `${iso},${iso.slice(0, 4) === '1990' ? 7 : 2}`)
+    expect(reading(text).rainMm[400]).toBe(7)
+    expect(reading(text, { gaps: 'dry' }).rainMm[400]).toBe(0)
+  })
+
+  it('adds up hours to days', () => {
+    const hours = table(40, iso => Array.from({ length: 24 }, (_, hour) => `${iso} ${String(hour).padStart(2, '0')}:00,0.5`).join('\n'))
+    expect(reading(hours)).toMatchObject({ days: 40, summed: true, duplicates: 0 })
+    expect(reading(hours).rainMm[5]).toBe(12)
+  })
+
+  it('refuses what is no record, with the reason', () => {
+    const sentence = (text: string, choices?: RecordChoices) => {
+      const read = readRecord(text, choices)
+      return read.ok ? 'read' : read.problems.map(problem => problem.sentence).join(' ')
+    }
+    expect(sentence('')).toContain('empty')
+    expect(sentence('hello\nworld')).toContain('date column')
+    expect(sentence('date,rain\n2020-01-01,3')).toContain('at least 28')
+    expect(sentence(table(40, iso => `${iso},6000`))).toContain('No day on earth')
+    expect(sentence(`${table(40, iso => `${iso},1`)}\n1066-01-01,3`)).toContain('200 years')
+  })
+
+  it('never throws, whatever bytes it is given', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 3000 }), text => typeof readRecord(text).ok === 'boolean'))
+    const pieces = fc.constantFrom('1990-01-01', '31/12/1999', ',', ';', '\n', '\t', '3,4', '-9999', 'T', '"', '1e999', 'rain', '\0', ' ')
+    fc.assert(fc.property(fc.array(pieces, { maxLength: 400 }), bits => typeof readRecord(bits.join('')).ok === 'boolean'))
+  })
+
+  it('reads a hundred years in under a second', () => {
+    const text = table(36525, (iso, index) => `${swap(iso, 'dmy')};${(index * 7 % 23) / 2};${5};${12}`.replaceAll('.', ','), 'Date;Rain mm;Tmin;Tmax')
+    const before = performance.now()
+    expect(reading(text).days).toBe(36525)
+    expect(performance.now() - before).toBeLessThan(1000)
+  })
+})

@@ -1,0 +1,6 @@
+export * from './newSite'
+export * from './moves'
+export * from './ports'
+export * from './quantities'
+export { checkSite, readSite, readSiteText, VERSION, writeSite, type SiteReading } from './read'
+export { siteSchema, type Amount, type Climate, type Move, type NodeOf, type Part, type PartOf, type Port, type Roof, type Run, type Site, type SiteNode, type Tank, type Use } from './schema'

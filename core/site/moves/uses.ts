@@ -1,0 +1,92 @@
+import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../../catalog'
+import { z } from 'zod'
+import { portsByRole, rimM, runsFrom, runsTo, tanksOf } from '../ports'
+import { partSchema, type Amount, type NodeOf, type Part, type Site, type Use } from '../schema'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+
+const ALL_YEAR = Array.from({ length: 12 }, () => 1)
+const SUPPLY_MM = 26.6
+
+export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].count): Amount {
+  const { by, each } = USE_PRESETS[preset]
+  switch (by) {
+    case 'people': return { by, people: count, litresPerPersonDay: each, months: [...ALL_YEAR] }
+    case 'heads': return { by, heads: count, litresPerHeadDay: each, months: [...ALL_YEAR] }
+    case 'day': return { by, litresPerDay: each * count, months: [...ALL_YEAR] }
+    case 'bed': return { by, areaM2: count, cropCoefficient: each, irrigationEfficiency: 0.9, months: [...ALL_YEAR] }
+  }
+}
+
+/** One more use at its own tap, drawn from a tank by gravity, or by a pump where the tap stands too high. */
+export const addUse = defineMove({
+  args: z.object({ preset: z.enum(USE_PRESET_IDS), count: z.number().min(0).max(1e6).optional(), name: z.string().optional(), tank: z.string().optional() }),
+  label: ({ preset, name }) => `Add ${name ?? USE_PRESETS[preset].name}`,
+  apply(site, { preset, count, name, tank: tankId }) {
+    const tanks = tanksOf(site)
+    const tank = tankId ? need(site, tankId, 'tank') : tanks.at(-1)
+    if (!tank) throw new Refusal('There is no tank to draw from yet; add one first.')
+    const entry = USE_PRESETS[preset]
+    const title = name ?? entry.name
+    const tap: NodeOf<'tap'> = { kind: 'tap', id: freshId(site, 'tap'), name: title, baseM: entry.tapAboveGroundM, groundM: 0, fixture: entry.by === 'bed' ? 'drip' : 'tap' }
+    site.nodes.push(tap)
+    const use: Use = { id: freshId(site, 'use'), name: title, at: tap.id, quality: entry.quality, priority: Math.min(99, site.uses.length + 1), amount: presetAmount(preset, count) }
+    site.uses.push(use)
+    leadToTap(site, tank, tap)
+  },
+})
+
+/** A tap takes its water where the others of its tank do: behind the pump where there is one, straight from the outlet otherwise. */
+function leadToTap(site: Site, tank: ReturnType<typeof tanksOf>[number], tap: NodeOf<'tap'>): void {
+  const outlet = portsByRole(tank, 'outlet')[0]
+  if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
+  const to = { node: tap.id, port: 'in' }
+  const needsPump = tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
+  const pumped = runsFrom(site, tank.id, outlet.name).find(run => run.parts.some(part => part.kind === 'pump'))
+  if (needsPump && pumped && site.nodes.some(node => node.id === pumped.to.node && node.kind === 'joint')) {
+    const from = { node: pumped.to.node, port: 'out' }
+    addRun(site, `To ${tap.name}`, from, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, from, to, 6), SUPPLY_MM)])
+    return
+  }
+  const from = { node: tank.id, port: outlet.name }
+  if (!needsPump) {
+    addRun(site, `${tank.name} to ${tap.name}`, from, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, from, to, 8), SUPPLY_MM)])
+    return
+  }
+  const joint: NodeOf<'joint'> = { kind: 'joint', id: freshId(site, 'joint'), name: 'After the pump', baseM: tank.groundM + 0.6, groundM: tank.groundM }
+  site.nodes.push(joint)
+  addRun(site, `${tank.name} to the pump`, from, { node: joint.id, port: 'in' }, [
+    valve(outlet.boreMm), pipe(2, outlet.boreMm), { kind: 'pump', pump: 'on-demand', flowLps: 0.3, headM: 25 }, { kind: 'check', boreMm: SUPPLY_MM }, { kind: 'union', boreMm: SUPPLY_MM },
+  ])
+  const branch = { node: joint.id, port: 'out' }
+  addRun(site, `To ${tap.name}`, branch, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, branch, to, 6), SUPPLY_MM)])
+}
+
+/** Puts a part into a run; `at` counts from the run's beginning. */
+export const insertPart = defineMove({
+  args: z.object({ run: z.string(), at: z.number().int().min(0), part: partSchema }),
+  label: ({ part }) => `Fit a ${part.kind}`,
+  apply(site, { run: id, at, part }) {
+    const run = site.runs.find(candidate => candidate.id === id)
+    if (!run) throw new Refusal('That run is no longer in this site.')
+    if (at > run.parts.length) throw new Refusal(`“${run.name}” has only ${run.parts.length} parts.`)
+    run.parts.splice(at, 0, part)
+  },
+})
+
+export const TREATMENT: Part[] = [
+  { kind: 'filter', ratingUm: 20, medium: 'sediment' }, { kind: 'filter', ratingUm: 5, medium: 'sediment' },
+  { kind: 'filter', ratingUm: 5, medium: 'carbon' }, { kind: 'lamp', ratedLps: 0.3, sensor: true },
+]
+
+/** Fits filters, carbon and a lamp with its sensor in front of a tap. */
+export const fitTreatment = defineMove({
+  args: z.object({ tap: z.string() }),
+  label: ({ tap }, site) => `Treat the water for ${site.nodes.find(node => node.id === tap)?.name ?? 'the tap'}`,
+  apply(site, { tap: id }) {
+    const tap = need(site, id, 'tap')
+    const run = runsTo(site, id)[0]
+    if (!run) throw new Refusal(`No line leads to ${tap.name} yet; lead one there first.`)
+    const missing = TREATMENT.filter(wanted => !run.parts.some(part => part.kind === wanted.kind && (part.kind !== 'filter' || (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm))))
+    run.parts.push(...missing)
+  },
+})

@@ -1,0 +1,44 @@
+import { SHOWN, UNITS, type Kind, type System } from './units'
+
+export interface ShownQuantity { number: string, unit: string, text: string }
+
+const THIN = '\u202f'
+
+/** Writes an SI value in the site's units. Lengths in feet read as feet, inches and eighths. */
+export function showQuantity(value: number, kind: Kind, system: System): ShownQuantity {
+  if (!Number.isFinite(value)) return { number: '–', unit: '', text: '–' }
+  if (kind === 'length' && system !== 'metric') return feetAndInches(value)
+  const { unit, decimals } = SHOWN[kind][system]
+  const known = UNITS[kind].find(candidate => candidate.words[0] === unit)!
+  const number = groupDigits(value / known.factor - (known.offset ?? 0), decimals)
+  return { number, unit, text: unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}` }
+}
+
+/** Large volumes as people say them: m³ from ten thousand litres on; gallons stay gallons. */
+export function showVolume(litres: number, system: System): ShownQuantity {
+  if (system !== 'metric' || Math.abs(litres) < 10000) return showQuantity(Math.round(litres), 'volume', system)
+  const number = groupDigits(litres / 1000, 1)
+  return { number, unit: 'm³', text: `${number} m³` }
+}
+
+/** A number with at most `decimals` decimals, fewer for large ones, thin spaces between thousands. */
+export function groupDigits(value: number, decimals: number): string {
+  const size = Math.abs(value)
+  const kept = size >= 1000 ? 0 : size >= 100 ? Math.min(1, decimals) : decimals
+  const [whole, fraction] = Math.abs(value).toFixed(kept).split('.')
+  const grouped = whole!.length > 4 ? whole!.replace(/\B(?=(\d{3})+$)/g, THIN) : whole!
+  const tail = fraction?.replace(/0+$/, '')
+  const digits = tail ? `${grouped}.${tail}` : grouped
+  return value < 0 && /[1-9]/.test(digits) ? `−${digits}` : digits
+}
+
+function feetAndInches(metres: number): ShownQuantity {
+  const eighths = Math.round(Math.abs(metres) / 0.3048 * 96)
+  const feet = Math.floor(eighths / 96)
+  const inches = Math.floor(eighths % 96 / 8)
+  const fraction = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][eighths % 8]!
+  const inchText = [inches || (!fraction && !feet) ? String(inches) : '', fraction].filter(Boolean).join(' ')
+  const parts = [feet ? `${feet} ft` : '', inchText && inchText !== '0' ? `${inchText} in` : ''].filter(Boolean)
+  const text = (metres < 0 && eighths ? '−' : '') + (parts.join(' ') || '0 ft')
+  return { number: text, unit: '', text }
+}

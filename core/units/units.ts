@@ -1,0 +1,137 @@
+/**
+ * The units people speak, as data: each with its factor to the one SI unit of its kind.
+ * Factors are exact by definition (international yard and pound, US and imperial gallon, ISO 80000).
+ */
+
+export type System = 'metric' | 'us' | 'imperial'
+
+export type Kind =
+  | 'length' | 'bore' | 'area' | 'volume' | 'flow' | 'dailyVolume' | 'rain' | 'intensity'
+  | 'pressure' | 'mass' | 'temperature' | 'duration' | 'share' | 'count' | 'angle'
+
+const FOOT_M = 0.3048
+const INCH_MM = 25.4
+const US_GALLON_L = 3.785411784
+const IMPERIAL_GALLON_L = 4.54609
+const PSI_KPA = 6.894757293168
+
+interface Unit { factor: number, words: string[], offset?: number }
+
+const US_GALLON: Unit = { factor: US_GALLON_L, words: ['US gal', 'usgal', 'us gallon', 'us gallons'] }
+const IMPERIAL_GALLON: Unit = { factor: IMPERIAL_GALLON_L, words: ['imp gal', 'impgal', 'uk gal', 'imperial gallon', 'imperial gallons'] }
+
+/** Every unit a kind understands. The first word is how it is written back. */
+export const UNITS: Record<Kind, Unit[]> = {
+  length: [
+    { factor: 1, words: ['m', 'metre', 'metres', 'meter', 'meters'] },
+    { factor: 0.01, words: ['cm'] },
+    { factor: 0.001, words: ['mm'] },
+    { factor: 1000, words: ['km'] },
+    { factor: FOOT_M, words: ['ft', 'foot', 'feet', '\''] },
+    { factor: INCH_MM / 1000, words: ['in', 'inch', 'inches', '"'] },
+    { factor: 3 * FOOT_M, words: ['yd', 'yard', 'yards'] },
+  ],
+  bore: [
+    { factor: 1, words: ['mm'] },
+    { factor: 10, words: ['cm'] },
+    { factor: 1000, words: ['m'] },
+    { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
+    { factor: 12 * INCH_MM, words: ['ft', 'foot', 'feet', '\''] },
+  ],
+  area: [
+    { factor: 1, words: ['m²', 'm2', 'sqm', 'sq m', 'square metres', 'square meters'] },
+    { factor: FOOT_M ** 2, words: ['ft²', 'ft2', 'sqft', 'sq ft', 'square feet'] },
+    { factor: 10000, words: ['ha', 'hectare', 'hectares'] },
+    { factor: 4046.8564224, words: ['acre', 'acres'] },
+  ],
+  volume: [
+    { factor: 1, words: ['L', 'l', 'litre', 'litres', 'liter', 'liters'] },
+    { factor: 1000, words: ['m³', 'm3', 'cubic metres', 'cubic meters', 'kl'] },
+    { factor: 0.001, words: ['ml'] },
+    US_GALLON, IMPERIAL_GALLON,
+    { factor: 1728 * (INCH_MM / 100) ** 3, words: ['ft³', 'ft3', 'cu ft', 'cubic feet'] },
+  ],
+  flow: [
+    { factor: 1, words: ['L/s', 'l/s', 'lps'] },
+    { factor: 1 / 60, words: ['L/min', 'l/min', 'lpm'] },
+    { factor: 1 / 3600, words: ['L/h', 'l/h', 'lph'] },
+    { factor: 1 / 3.6, words: ['m³/h', 'm3/h'] },
+    { factor: US_GALLON_L / 60, words: ['US gpm', 'usgpm'] },
+    { factor: IMPERIAL_GALLON_L / 60, words: ['imp gpm', 'impgpm'] },
+  ],
+  dailyVolume: [
+    { factor: 1, words: ['L/day', 'l/day', 'l/d', 'litres a day', 'liters a day', 'L', 'l'] },
+    { factor: 1000, words: ['m³/day', 'm3/day', 'm3/d'] },
+    { factor: US_GALLON_L, words: ['US gal/day', 'us gpd', 'US gal'] },
+    { factor: IMPERIAL_GALLON_L, words: ['imp gal/day', 'imp gpd', 'imp gal'] },
+  ],
+  rain: [
+    { factor: 1, words: ['mm'] },
+    { factor: 10, words: ['cm'] },
+    { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
+  ],
+  intensity: [
+    { factor: 1, words: ['mm/h', 'mm/hr'] },
+    { factor: INCH_MM, words: ['in/h', 'in/hr'] },
+  ],
+  pressure: [
+    { factor: 1, words: ['kPa', 'kpa'] },
+    { factor: 100, words: ['bar'] },
+    { factor: PSI_KPA, words: ['psi'] },
+    { factor: 1000, words: ['MPa', 'mpa'] },
+    { factor: 9.80665, words: ['m head', 'mh2o', 'm of water'] },
+    { factor: 9.80665 * FOOT_M, words: ['ft head', 'fth2o', 'ft of water'] },
+  ],
+  mass: [
+    { factor: 1, words: ['kg'] },
+    { factor: 1000, words: ['t', 'tonne', 'tonnes'] },
+    { factor: 0.45359237, words: ['lb', 'lbs', 'pounds'] },
+  ],
+  temperature: [
+    { factor: 1, words: ['°C', 'c', 'deg c', 'celsius'] },
+    { factor: 5 / 9, offset: -32, words: ['°F', 'f', 'deg f', 'fahrenheit'] },
+  ],
+  duration: [
+    { factor: 1, words: ['h', 'hr', 'hour', 'hours'] },
+    { factor: 1 / 60, words: ['min', 'minute', 'minutes'] },
+    { factor: 24, words: ['days', 'day', 'd'] },
+  ],
+  share: [
+    { factor: 0.01, words: ['%', 'percent', 'per cent'] },
+    { factor: 1, words: ['of 1'] },
+  ],
+  count: [{ factor: 1, words: [''] }],
+  angle: [{ factor: 1, words: ['°', 'deg', 'degrees'] }],
+}
+
+/** Words whose meaning depends on the site's system: a gallon is not one thing. */
+export const SPOKEN: Partial<Record<Kind, Record<string, Record<System, string>>>> = {
+  volume: gallonWords(['gal', 'gals', 'gallon', 'gallons'], 'US gal', 'imp gal'),
+  flow: gallonWords(['gpm', 'gal/min'], 'US gpm', 'imp gpm'),
+  dailyVolume: gallonWords(['gal', 'gallons', 'gal/day', 'gpd', 'gal a day'], 'US gal/day', 'imp gal/day'),
+}
+
+function gallonWords(words: string[], us: string, imperial: string) {
+  return Object.fromEntries(words.map(word => [word, { metric: us, us, imperial }]))
+}
+
+interface Shown { unit: string, decimals: number }
+
+/** How each kind is written back in each system; `decimals` are for small numbers, larger ones take fewer. */
+export const SHOWN: Record<Kind, Record<System, Shown>> = {
+  length: { metric: { unit: 'm', decimals: 2 }, us: { unit: 'ft', decimals: 2 }, imperial: { unit: 'ft', decimals: 2 } },
+  bore: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 3 }, imperial: { unit: 'in', decimals: 3 } },
+  area: { metric: { unit: 'm²', decimals: 1 }, us: { unit: 'ft²', decimals: 1 }, imperial: { unit: 'ft²', decimals: 1 } },
+  volume: { metric: { unit: 'L', decimals: 1 }, us: { unit: 'US gal', decimals: 1 }, imperial: { unit: 'imp gal', decimals: 1 } },
+  flow: { metric: { unit: 'L/s', decimals: 2 }, us: { unit: 'US gpm', decimals: 1 }, imperial: { unit: 'imp gpm', decimals: 1 } },
+  dailyVolume: { metric: { unit: 'L/day', decimals: 1 }, us: { unit: 'US gal/day', decimals: 1 }, imperial: { unit: 'imp gal/day', decimals: 1 } },
+  rain: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 2 }, imperial: { unit: 'in', decimals: 2 } },
+  intensity: { metric: { unit: 'mm/h', decimals: 0 }, us: { unit: 'in/h', decimals: 2 }, imperial: { unit: 'in/h', decimals: 2 } },
+  pressure: { metric: { unit: 'kPa', decimals: 0 }, us: { unit: 'psi', decimals: 1 }, imperial: { unit: 'psi', decimals: 1 } },
+  mass: { metric: { unit: 'kg', decimals: 0 }, us: { unit: 'lb', decimals: 0 }, imperial: { unit: 'lb', decimals: 0 } },
+  temperature: { metric: { unit: '°C', decimals: 1 }, us: { unit: '°F', decimals: 1 }, imperial: { unit: '°C', decimals: 1 } },
+  duration: { metric: { unit: 'h', decimals: 2 }, us: { unit: 'h', decimals: 2 }, imperial: { unit: 'h', decimals: 2 } },
+  share: { metric: { unit: '%', decimals: 1 }, us: { unit: '%', decimals: 1 }, imperial: { unit: '%', decimals: 1 } },
+  count: { metric: { unit: '', decimals: 2 }, us: { unit: '', decimals: 2 }, imperial: { unit: '', decimals: 2 } },
+  angle: { metric: { unit: '°', decimals: 1 }, us: { unit: '°', decimals: 1 }, imperial: { unit: '°', decimals: 1 } },
+}
