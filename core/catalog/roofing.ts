@@ -7,7 +7,7 @@ export interface Roofing {
   drinkingCaution?: string
 }
 
-export const ROOFING = {
+const roofing = {
   'steel': { name: 'steel sheet', runoffCoefficient: 0.95, wettingLossMm: 0.3 },
   'clay-tile': { name: 'clay tile', runoffCoefficient: 0.85, wettingLossMm: 0.8 },
   'concrete-tile': { name: 'concrete tile', runoffCoefficient: 0.82, wettingLossMm: 1 },
@@ -18,5 +18,6 @@ export const ROOFING = {
   'green': { name: 'green roof', runoffCoefficient: 0.4, wettingLossMm: 4, drinkingCaution: 'soil colours the water and feeds what grows in it' },
 } satisfies Record<string, Roofing>
 
-export type RoofingId = keyof typeof ROOFING
+export type RoofingId = keyof typeof roofing
+export const ROOFING: Record<RoofingId, Roofing> = roofing
 export const ROOFING_IDS = Object.keys(ROOFING) as [RoofingId, ...RoofingId[]]

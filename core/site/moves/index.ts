@@ -5,7 +5,7 @@ import type { Move, Site } from '../schema'
 import { addRoof, addRoofPiece, addSpout, evenShares, fitChamberOutlet, fitFirstFlush, sizeChamber, takeOutChamber } from './catch'
 import { change, remove, setClimate, setHeight } from './change'
 import { Refusal, type MoveKind } from './move'
-import { addTank, fitLinkValves, fitOverflow, levelSpills, linkAtBottom, resizeTank, setPort, spillInto } from './tanks'
+import { addTank, fitLinkValves, fitOverflow, levelRims, linkAtBottom, resizeTank, setPort, spillInto } from './tanks'
 import { addUse, fitTreatment, insertPart } from './uses'
 
 enablePatches()
@@ -13,7 +13,7 @@ enablePatches()
 /** Every move there is. The interface, the tests, undo and the import all go through these. */
 export const MOVES = {
   change, setHeight, remove, setClimate,
-  addTank, linkAtBottom, spillInto, fitOverflow, setPort, resizeTank, levelSpills, fitLinkValves,
+  addTank, linkAtBottom, spillInto, fitOverflow, setPort, resizeTank, levelRims, fitLinkValves,
   addRoof, addRoofPiece, addSpout, evenShares, fitFirstFlush, takeOutChamber, sizeChamber, fitChamberOutlet,
   addUse, insertPart, fitTreatment,
 }

@@ -40,19 +40,17 @@ export const addTank = defineMove({
     if (like && like.base === tank.base) tank.baseM = like.baseM
     site.nodes.push(tank)
     if (how === 'joined') {
-      // Level spill points let one overflow serve both; where the bases can differ, the new tank is set to match.
-      tank.baseM = round(tank.baseM + spillHeight(site, like!) - (tank.baseM + portsByRole(tank, 'overflow')[0]!.heightM))
+      // Level tops let one overflow serve both; a taller or lower tank gets a base to match.
+      tank.baseM = round(rimM(like!) - tankHeight(tank.shape))
       joinAtBottom(site, like!, tank, Math.min(portsByRole(like!, 'link')[0]?.boreMm ?? 50, portsByRole(tank, 'link')[0]!.boreMm))
     }
     else if (how === 'spill') {
-      tank.baseM = round(Math.min(tank.baseM, spillHeight(site, like!) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
+      tank.baseM = round(Math.min(tank.baseM, spillM(site, like!) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
       spillFrom(site, like!, tank)
     }
     else leadOverflowAway(site, tank)
   },
 })
-
-const spillHeight = (site: Site, tank: Tank) => spillM(site, tank)
 
 function joinAtBottom(site: Site, a: Tank, b: Tank, boreMm: number): void {
   const ends = [a, b].map((tank) => {
@@ -167,18 +165,14 @@ export const resizeTank = defineMove({
   },
 })
 
-/** Raises or lowers the bases of joined tanks until they spill at one level: the highest of them. */
-export const levelSpills = defineMove({
+/** Raises the bases of joined tanks until their rims are level with the highest. */
+export const levelRims = defineMove({
   args: z.object({ tanks: z.array(z.string()).min(2) }),
   label: () => 'Level the tops of the joined tanks',
   apply(site, { tanks }) {
     const found = tanks.map(id => need(site, id, 'tank'))
-    const topM = Math.max(...found.map(tank => spillM(site, tank)))
-    const rims = Math.max(...found.map(rimM))
-    for (const tank of found) {
-      const served = runsFrom(site, tank.id).some(run => portsByRole(tank, 'overflow').some(port => port.name === run.from.port))
-      tank.baseM = round(tank.baseM + (served ? topM - spillM(site, tank) : Math.max(rims, topM + 0.05) - rimM(tank)))
-    }
+    const topM = Math.max(...found.map(rimM))
+    for (const tank of found) tank.baseM = round(tank.baseM + topM - rimM(tank))
   },
 })
 

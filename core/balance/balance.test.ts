@@ -1,0 +1,206 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { arbitraryRain, arbitrarySite, blank, build, plainTank } from '../../tests/sites'
+import { seriesOf } from '../climate'
+import { moveOf, newSite, standInClimate, type Site } from '../site'
+import { compile, outlook, poolsOf, simulate } from '.'
+
+const series = (...rainMm: number[]) => seriesOf(0, Float64Array.from(rainMm), true)
+/** A roof of 100 m² that loses nothing, led to the first tank. */
+const withRoof = (site: Site, tank = 'tank-1') => {
+  const roofed = build(site, moveOf('addRoof', { name: 'Roof', lengthM: 10, widthM: 10, material: 'steel', tank }))
+  const index = roofed.roofs.length - 1
+  return build(roofed, moveOf('change', { path: ['roofs', index, 'runoffCoefficient'], value: 1 }), moveOf('change', { path: ['roofs', index, 'wettingLossMm'], value: 0 }))
+}
+const using = (site: Site, litresPerDay: number, tank = 'tank-1') => {
+  const used = build(site, moveOf('addUse', { preset: 'sheep', count: litresPerDay / 5, tank }))
+  const tap = used.nodes.find(node => node.kind === 'tap' && node.id === used.uses.at(-1)!.at)!
+  return build(used, moveOf('setHeight', { node: tap.id, baseM: 0 }))
+}
+
+describe('one tank, by hand', () => {
+  const site = using(withRoof(plainTank(blank(), 'A')), 50)
+  it('fills, spills, serves and runs dry as worked on paper', () => {
+    // 900 L at the spill point. 4 mm give 400 L; 50 L go each day; 8 mm more: 350 + 800 − 900 spills 250.
+    const run = simulate(compile(site), series(4, 8, 0, 0), { startL: [0] })
+    expect([...run.storedL]).toEqual([350, 850, 800, 750])
+    expect([...run.spilledL]).toEqual([0, 250, 0, 0])
+    expect(run.massErrorL).toBeCloseTo(0, 9)
+  })
+  it('yield before spill serves first and so spills less', () => {
+    const run = simulate(compile(site), series(4, 8, 0, 0), { startL: [0], yieldBeforeSpill: true })
+    expect([...run.spilledL]).toEqual([0, 200, 0, 0])
+    expect(run.storedL[1]).toBe(900)
+  })
+  it('gives what it has on the last day, and nothing afterwards', () => {
+    const run = simulate(compile(site), series(0, 0, 0), { startL: [80] })
+    expect([...run.metL]).toEqual([50, 30, 0])
+  })
+  it('keeps what stands below the outlet, or below a tap that is fed by gravity', () => {
+    const raised = build(site, moveOf('setPort', { tank: 'tank-1', port: 'outlet', heightM: 0.1 }))
+    expect(simulate(compile(raised), series(0, 0, 0), { startL: [180] }).storedL[2]).toBeCloseTo(100)
+    const tap = site.nodes.find(node => node.kind === 'tap')!.id
+    const high = build(site, moveOf('setHeight', { node: tap, baseM: 0.4 }))
+    expect(simulate(compile(high), series(0, 0, 0), { startL: [480] }).storedL[2]).toBeCloseTo(400)
+  })
+  it('a shut valve in the line stops the use', () => {
+    const run = site.runs.findIndex(candidate => candidate.to.node === site.uses[0]!.at)
+    const shut = build(site, moveOf('change', { path: ['runs', run, 'parts', 0, 'open'], value: false }))
+    expect(simulate(compile(shut), series(0), { startL: [500] }).metL[0]).toBe(0)
+  })
+})
+
+describe('first flush', () => {
+  const flushed = () => {
+    const site = withRoof(plainTank(blank(), 'A'))
+    const fitted = build(site, moveOf('fitFirstFlush', { spout: 'spout-1', depthMm: 1 }))
+    const index = fitted.nodes.findIndex(node => node.kind === 'chamber')
+    const chamber = compile(fitted).chambers[0]!
+    return { fitted, index, chamber }
+  }
+  it('takes the first of the rain, empties by the falling head, and loses its outlet’s flow while it rains', () => {
+    const { fitted, chamber } = flushed()
+    const run = simulate(compile(fitted), series(8, 0, 0, 8), { startL: [0] })
+    const passing = 2 * chamber.capL / chamber.drainHours * 6
+    expect(run.poolL[0]).toBeCloseTo(Math.min(900, 800 - chamber.capL - passing), 6)
+    expect(chamber.drainHours).toBeLessThan(24)
+    expect(run.flushedL[1]).toBeCloseTo(chamber.capL, 6)
+    expect(run.flushedL[2]).toBe(0)
+    expect(run.massErrorL).toBeCloseTo(0, 9)
+  })
+  it('without an outlet stays full after the first rain, until it is emptied by hand', () => {
+    const { fitted, index, chamber } = flushed()
+    const shut = build(fitted, moveOf('change', { path: ['nodes', index, 'orificeMm'], value: null }))
+    const run = simulate(compile(shut), series(2, 0, 2), { startL: [0] })
+    expect(run.poolL[2]).toBeCloseTo(200 - chamber.capL + 200, 6)
+    const tended = build(shut, moveOf('change', { path: ['nodes', index, 'emptiedEveryDays'], value: 2 }))
+    expect(simulate(compile(tended), series(2, 0, 2), { startL: [0] }).poolL[2]).toBeCloseTo(400 - 2 * chamber.capL, 6)
+  })
+  it('a winter by-pass sends its months to ground', () => {
+    const { fitted } = flushed()
+    const spout = fitted.nodes.findIndex(node => node.kind === 'spout')
+    const open = build(fitted, moveOf('change', { path: ['nodes', spout, 'bypassMonths'], value: [1, 12] }))
+    expect(simulate(compile(open), series(20, 20), { startL: [0] }).storedL[1]).toBe(0)
+  })
+})
+
+describe('tanks joined', () => {
+  it('two at the bottom make one pool, capped by the lower spill point', () => {
+    const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    expect(poolsOf(pair).map(pool => pool.capL)).toEqual([1800])
+    const lower = build(pair, moveOf('setHeight', { node: 'tank-2', baseM: -0.3 }))
+    // B spills at 0.6: A holds 600 of its 900, B its 900.
+    expect(poolsOf(lower)[0]!.capL).toBeCloseTo(1500)
+    expect(poolsOf(lower)[0]!.spillsAt).toMatchObject({ port: 'overflow', tank: { id: 'tank-2' } })
+    // The outlet of A is at 0 and the link's higher end too: the 300 L of B below them are dead to A.
+    expect(poolsOf(lower)[0]!.deadBelowL('tank-1', 0)).toBeCloseTo(300)
+  })
+  it('a shut or checked link makes two', () => {
+    const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    const link = pair.runs.findIndex(run => run.from.port === 'link')
+    expect(poolsOf(build(pair, moveOf('change', { path: ['runs', link, 'parts', 0, 'open'], value: false })))).toHaveLength(2)
+    expect(poolsOf(build(pair, moveOf('insertPart', { run: pair.runs[link]!.id, at: 1, part: { kind: 'check', boreMm: 50 } })))).toHaveLength(2)
+  })
+  it('a cascade of three fills in turn', () => {
+    let site = withRoof(plainTank(plainTank(plainTank(blank(), 'A'), 'B'), 'C'))
+    site = build(site, moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }), moveOf('spillInto', { from: 'tank-2', to: 'tank-3' }))
+    const run = simulate(compile(site), series(10, 10, 10), { startL: [0, 0, 0] })
+    expect([...run.poolL]).toEqual([900, 100, 0, 900, 900, 200, 900, 900, 900])
+    expect([...run.spilledL]).toEqual([0, 0, 300])
+  })
+  it('a ring of spills keeps its water', () => {
+    let site = withRoof(plainTank(plainTank(blank(), 'A'), 'B'))
+    site = build(site, moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }), moveOf('spillInto', { from: 'tank-2', to: 'tank-1' }))
+    const run = simulate(compile(site), series(30), { startL: [0, 0] })
+    expect(run.storedL[0]! + run.spilledL[0]!).toBeCloseTo(3000)
+  })
+  it('a float valve fills a lower tank only while the upper stands higher', () => {
+    let site = plainTank(plainTank(blank(), 'A'), 'B')
+    site = build(site, moveOf('setHeight', { node: 'tank-2', baseM: -0.5 }))
+    site = { ...site, runs: [...site.runs, { id: 'down', name: 'down', from: { node: 'tank-1', port: 'outlet' }, to: { node: 'tank-2', port: 'inlet' }, parts: [{ kind: 'float', boreMm: 25 }] }] }
+    // B's inlet stands at 0.45: A gives what is above it, and B takes up to its spill point.
+    const run = simulate(compile(site), series(0), { startL: [800, 700] })
+    expect([...run.poolL]).toEqual([600, 900])
+  })
+})
+
+describe('outside water', () => {
+  it('a well tops up from its trigger to its stop, at what it yields', () => {
+    const site: Site = using(plainTank(blank(), 'A'), 50)
+    const withWell: Site = {
+      ...site,
+      nodes: [...site.nodes, { kind: 'well', id: 'well', name: 'Well', baseM: -20, groundM: 0, depthM: 20, stillWaterDepthM: 8, yieldLPerDay: 120, rule: { startShare: 0.3, stopShare: 0.5, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] } }],
+      runs: [...site.runs, { id: 'lift', name: 'lift', from: { node: 'well', port: 'out' }, to: { node: 'tank-1', port: 'inlet' }, parts: [] }],
+    }
+    const run = simulate(compile(withWell), series(0, 0, 0, 0, 0), { startL: [360] })
+    // Trigger at 270, stop at 450: falls to 310, 260 → +120, then tops up to its stop.
+    expect([...run.storedL].map(Math.round)).toEqual([310, 380, 450, 400, 350])
+    expect(run.massErrorL).toBeCloseTo(0, 9)
+  })
+})
+
+describe('whatever the site and the rain', () => {
+  it('the mass balance closes and no pool stands above its rim or below nothing', () => {
+    fc.assert(fc.property(arbitrarySite, arbitraryRain, fc.boolean(), (site, rain, yieldBeforeSpill) => {
+      const compiled = compile(site)
+      const run = simulate(compiled, series(...rain), { yieldBeforeSpill })
+      const throughput = run.startL + run.caughtL.reduce((sum, value) => sum + value, 0) + run.wellL.reduce((sum, value) => sum + value, 0) + 1
+      expect(Math.abs(run.massErrorL) / throughput).toBeLessThan(1e-9)
+      for (let index = 0; index < run.poolL.length; index++) {
+        expect(run.poolL[index]!).toBeGreaterThanOrEqual(-1e-9)
+        expect(run.poolL[index]!).toBeLessThanOrEqual(compiled.pools[index % compiled.pools.length]!.capL + 1e-9)
+      }
+      for (let day = 0; day < run.days; day++) expect(run.metL[day]!).toBeLessThanOrEqual(run.askedL[day]! + 1e-9)
+    }), { numRuns: 150 })
+  })
+
+  it('a larger tank never goes short more often on the same rain', () => {
+    fc.assert(fc.property(arbitraryRain, fc.double({ min: 1, max: 4, noNaN: true }), fc.double({ min: 5, max: 900, noNaN: true }), (rain, factor, use) => {
+      const site = using(withRoof(plainTank(blank(), 'A')), use)
+      const index = site.nodes.findIndex(node => node.id === 'tank-1')
+      const larger = build(site, moveOf('change', { path: ['nodes', index, 'shape', 'lengthM'], value: factor }))
+      const short = (candidate: Site) => outlook(candidate, series(...rain)).years.reduce((sum, year) => sum + year.shortDays, 0)
+      expect(short(larger)).toBeLessThanOrEqual(short(site))
+    }), { numRuns: 60 })
+  })
+
+  it('an earlier use never goes short for a later one of the same tank', () => {
+    fc.assert(fc.property(arbitraryRain, fc.double({ min: 5, max: 300, noNaN: true }), fc.double({ min: 5, max: 300, noNaN: true }), (rain, first, second) => {
+      const site = using(using(withRoof(plainTank(blank(), 'A')), first), second)
+      const run = simulate(compile(site), series(...rain), { startL: [100] })
+      for (let day = 0; day < run.days; day++) {
+        if (run.metByUseL[day * 2 + 1]! > 1e-9) expect(run.metByUseL[day * 2]).toBeCloseTo(first, 6)
+      }
+    }), { numRuns: 60 })
+  })
+
+  it('splitting a tank into two equal joined ones changes nothing', () => {
+    fc.assert(fc.property(arbitraryRain, (rain) => {
+      const one = using(withRoof(plainTank(blank(), 'A', { lengthM: 2 })), 120)
+      const two = using(withRoof(build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))), 120)
+      const stored = (site: Site) => [...simulate(compile(site), series(...rain)).storedL]
+      const [whole, split] = [stored(one), stored(two)]
+      whole.forEach((value, day) => expect(split[day]).toBeCloseTo(value, 6))
+    }), { numRuns: 40 })
+  })
+})
+
+describe('the years', () => {
+  it('ranks them, adds up, and says how long full tanks last', () => {
+    const made = newSite({
+      id: 'n', name: 'New', units: 'metric', climate: standInClimate('dry-summer-hill'), place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
+      roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' }, uses: [{ preset: 'beds', count: 25 }],
+    })
+    if (!made.ok) throw new Error(made.problem)
+    const site = made.site
+    const result = outlook(site, seriesOf(11323, Float64Array.from({ length: 365 * 4 + 1 }, (_, day) => day % 9 === 0 && (day % 365 < 150 || day % 365 > 270) ? 12 - Math.floor(day / 365) : 0), false))
+    expect(result.years.map(year => year.year)).toEqual([2001, 2002, 2003, 2004])
+    const [typical, worst] = [result.years[result.typical]!, result.years[result.worst]!]
+    expect(worst.askedL - worst.metL).toBeGreaterThanOrEqual(typical.askedL - typical.metL)
+    expect(worst.shortDays).toBeGreaterThan(0)
+    for (const year of result.years) expect(year.uses.reduce((sum, use) => sum + use.metL, 0)).toBeCloseTo(year.metL, 6)
+    expect(result.autonomy!.days).toBeGreaterThan(3)
+    expect(result.autonomy!.days).toBeLessThan(60)
+    expect(result.pools[0]!.usableL).toBeLessThan(result.pools[0]!.nominalL)
+  })
+})

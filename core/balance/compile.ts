@@ -1,0 +1,131 @@
+import { chamberDrainTime } from '../sums'
+import { chamberVolumeL, litresPerDay, portHeightM, roofAreaM2, roofLosses, type NodeOf, type Site } from '../site'
+import { endHeightM, pathsFrom, type Path } from './paths'
+import { poolsOf, type Pool } from './pools'
+
+export interface Caught { roof: number, spoutId: string, areaM2: number, runoffCoefficient: number, wettingLossMm: number, chamber: number, pool: number, bypassMonths: number }
+export interface Chamber { id: string, name: string, capL: number, drainHours: number, emptiedEveryDays: number }
+export interface Transfer { from: number, to: number, keepL: number, stopL: number, mostLPerDay: number }
+export interface UseSource { kind: 'pool' | 'well' | 'main', index: number, keepL: number, months: number }
+export interface Demand { id: string, name: string, priority: number, litresPerDay: number[], sources: UseSource[] }
+export interface TopUp { kind: 'well' | 'main', index: number, pool: number, startL: number, stopL: number, months: number }
+
+/** A site as the daily balance sees it: pools, what runs into them, between them and out of them. Indices point into the lists. */
+export interface Compiled {
+  pools: Pool[]
+  /** Order in which pools spill, and where each spills to: another pool's index, or −1 away from the site's tanks. */
+  spillOrder: number[]
+  spillTo: number[]
+  caught: Caught[]
+  chambers: Chamber[]
+  transfers: Transfer[]
+  demands: Demand[]
+  wells: { id: string, name: string, yieldLPerDay: number }[]
+  mains: { id: string, name: string }[]
+  topUps: TopUp[]
+}
+
+const AWAY = -1
+
+/** Compiles a site. Any document that can be read compiles, however ill-made; lines that lead nowhere carry nothing. */
+export function compile(site: Site): Compiled {
+  const pools = poolsOf(site)
+  const poolOf = new Map(pools.flatMap((pool, index) => pool.tanks.map(tank => [tank.id, index] as const)))
+  const nodesOf = <Kind extends 'chamber' | 'well' | 'main'>(kind: Kind) => site.nodes.filter(node => node.kind === kind) as NodeOf<Kind>[]
+  const chambers = nodesOf('chamber')
+  const wells = nodesOf('well')
+  const mains = nodesOf('main')
+
+  const spillTo = pools.map((pool, index) => {
+    const { tank, port } = pool.spillsAt
+    if (!port) return AWAY
+    const end = pathsFrom(site, tank.id, run => run.from.port === port).map(path => poolOf.get(path.end.id)).find(target => target !== undefined)
+    return end === undefined || end === index ? AWAY : end
+  })
+  const spillOrder = cutCycles(spillTo)
+
+  const supplies = pools.flatMap((pool, from) => pool.tanks.flatMap(tank => tank.ports.filter(port => port.role !== 'overflow').flatMap(port =>
+    pathsFrom(site, tank.id, run => run.from.port === port.name).map(path => ({ from, path, outletDeadL: pool.deadBelowL(tank.id, tank.baseM + port.heightM) })))))
+
+  const keepL = (from: number, path: Path, outletDeadL: number) =>
+    path.pumpLps === undefined ? Math.max(outletDeadL, pools[from]!.volumeAtL(endHeightM(site, path))) : outletDeadL
+
+  const transfers = supplies.flatMap(({ from, path, outletDeadL }): Transfer[] => {
+    const to = poolOf.get(path.end.id)
+    if (to === undefined || to === from) return []
+    const target = pools[to]!
+    const stops = path.hasFloat || path.pumpLps !== undefined
+    return [{
+      from, to, keepL: keepL(from, path, outletDeadL),
+      stopL: stops ? Math.min(target.capL, target.volumeAtL(portHeightM(site, path.at))) : Infinity,
+      mostLPerDay: path.pumpLps === undefined ? Infinity : path.pumpLps * 86400,
+    }]
+  })
+
+  const outsideSupplies = [
+    ...wells.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'well' as const, node, index, path }))),
+    ...mains.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'main' as const, node, index, path }))),
+  ]
+  const topUps = outsideSupplies.flatMap(({ kind, node, index, path }): TopUp[] => {
+    const pool = poolOf.get(path.end.id)
+    if (pool === undefined) return []
+    const { capL } = pools[pool]!
+    const startL = capL * node.rule.startShare
+    return [{ kind, index, pool, startL, stopL: Math.max(startL, capL * node.rule.stopShare), months: monthMask(node.rule.months) }]
+  })
+
+  const demands = site.uses.map((use): Demand => {
+    const fromPools = new Map<number, UseSource>()
+    for (const { from, path, outletDeadL } of supplies) {
+      if (path.end.id !== use.at) continue
+      const keep = keepL(from, path, outletDeadL)
+      if (keep < (fromPools.get(from)?.keepL ?? Infinity)) fromPools.set(from, { kind: 'pool', index: from, keepL: keep, months: EVERY_MONTH })
+    }
+    const outside = outsideSupplies.filter(supply => supply.path.end.id === use.at)
+      .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
+    return { id: use.id, name: use.name, priority: use.priority, litresPerDay: litresPerDay(site, use), sources: [...fromPools.values(), ...outside] }
+  }).sort((a, b) => a.priority - b.priority)
+
+  return {
+    pools, spillOrder, spillTo, transfers, demands, topUps,
+    caught: site.roofs.flatMap((roof, index) => roof.spouts.flatMap(({ nodeId, share }): Caught[] => {
+      const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
+      const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id)) ?? pathsFrom(site, nodeId)[0]
+      return [{
+        roof: index, spoutId: nodeId, areaM2: roofAreaM2(roof) * share, ...roofLosses(roof),
+        chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
+        pool: path ? poolOf.get(path.end.id) ?? AWAY : AWAY, bypassMonths: monthMask(spout.bypassMonths ?? []),
+      }]
+    })),
+    chambers: chambers.map(chamber => ({
+      id: chamber.id, name: chamber.name, capL: chamberVolumeL(chamber), emptiedEveryDays: chamber.emptiedEveryDays ?? 0,
+      drainHours: chamber.orificeMm ? chamberDrainTime({ innerDiameterMm: chamber.innerDiameterMm, heightM: chamber.heightM, orificeMm: Math.min(chamber.orificeMm, chamber.innerDiameterMm) }).hours : Infinity,
+    })),
+    wells: wells.map(({ id, name, yieldLPerDay }) => ({ id, name, yieldLPerDay })),
+    mains: mains.map(({ id, name }) => ({ id, name })),
+  }
+}
+
+const EVERY_MONTH = 0xFFF
+function monthMask(months: number[]): number {
+  return months.reduce((mask, month) => mask | 1 << (month - 1), 0)
+}
+
+/**
+ * The order in which pools spill, upstream first. A ring of tanks spilling into each other has no first one:
+ * the line that would close the ring is taken to run away, so that its water is counted as spilled.
+ */
+function cutCycles(spillTo: number[]): number[] {
+  const order: number[] = []
+  const state = new Uint8Array(spillTo.length)
+  const visit = (pool: number) => {
+    state[pool] = 1
+    const next = spillTo[pool]!
+    if (next !== AWAY && state[next] === 1) spillTo[pool] = AWAY
+    else if (next !== AWAY && state[next] === 0) visit(next)
+    state[pool] = 2
+    order.unshift(pool)
+  }
+  for (let pool = 0; pool < spillTo.length; pool++) if (state[pool] === 0) visit(pool)
+  return order
+}

@@ -1,0 +1,121 @@
+import { seriesOf, type DailySeries } from '../climate'
+import type { Site } from '../site'
+import { compile, type Compiled } from './compile'
+import { simulate, type DailyRun, type RunOptions } from './simulate'
+
+export interface UseYear { id: string, name: string, askedL: number, metL: number, shortDays: number, longestShortDays: number }
+
+/** One year of a run, in figures. */
+export interface YearFigures {
+  year: number
+  from: number
+  to: number
+  rainMm: number
+  caughtL: number
+  flushedL: number
+  wellL: number
+  mainL: number
+  spilledL: number
+  askedL: number
+  metL: number
+  /** Days on which any use went short. */
+  shortDays: number
+  /** Longest run of such days. */
+  longestShortDays: number
+  /** Longest run of days without rain. */
+  longestDryDays: number
+  leastStoredL: number
+  uses: UseYear[]
+}
+
+export interface PoolFigures { name: string, tankIds: string[], nominalL: number, capL: number, capM: number, usableL: number }
+
+/** What a site's weather makes of it, over all years of the series. */
+export interface Outlook {
+  years: YearFigures[]
+  /** Indices into `years`: the middle one and the worst by litres short, then by days short, then by the least held. */
+  typical: number
+  worst: number
+  made: boolean
+  startDay: number
+  run: DailyRun
+  pools: PoolFigures[]
+  /** Days that full tanks last without rain, from the worst day to be full on; and the month it falls in (0–11). */
+  autonomy: { days: number, month: number, beyond: boolean } | undefined
+}
+
+/** A day counts as short when a use misses more than a thousandth of what it asked for. */
+const SHORT_SHARE = 1e-3
+
+/** Runs a site over a series and reads the years off it. */
+export function outlook(site: Site, series: DailySeries, options: RunOptions = {}): Outlook {
+  const compiled = compile(site)
+  const run = simulate(compiled, series, options)
+  const years = series.years.map(({ year, from, to }) => yearFigures(compiled, series, run, year, from, to))
+  const ranked = years.map((figures, index) => ({ index, short: figures.askedL - figures.metL, figures }))
+    .sort((a, b) => a.short - b.short || a.figures.shortDays - b.figures.shortDays || b.figures.leastStoredL - a.figures.leastStoredL)
+  return {
+    years, typical: ranked[Math.floor((ranked.length - 1) / 2)]!.index, worst: ranked.at(-1)!.index,
+    made: series.made, startDay: series.startDay, run, pools: poolFigures(compiled), autonomy: autonomy(compiled),
+  }
+}
+
+export function poolFigures(compiled: Compiled): PoolFigures[] {
+  return compiled.pools.map((pool, index) => {
+    const keeps = [...compiled.demands.flatMap(demand => demand.sources.filter(source => source.kind === 'pool' && source.index === index).map(source => source.keepL)),
+      ...compiled.transfers.filter(transfer => transfer.from === index).map(transfer => transfer.keepL)]
+    return {
+      name: pool.name, tankIds: pool.tanks.map(tank => tank.id), nominalL: pool.nominalL, capL: pool.capL, capM: pool.capM,
+      usableL: keeps.length ? Math.max(0, pool.capL - Math.min(...keeps)) : 0,
+    }
+  })
+}
+
+function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, year: number, from: number, to: number): YearFigures {
+  const total = (values: Float64Array) => { let sum = 0; for (let day = from; day < to; day++) sum += values[day]!; return sum }
+  const uses = compiled.demands.map(({ id, name, litresPerDay }, use): UseYear => {
+    let [askedL, metL] = [0, 0]
+    const shortRun = longestRun(from, to, (day) => {
+      const asked = litresPerDay[series.month[day]!]!
+      const met = run.metByUseL[day * run.uses + use]!
+      askedL += asked
+      metL += met
+      return asked - met > asked * SHORT_SHARE
+    })
+    return { id, name, askedL, metL, shortDays: shortRun.count, longestShortDays: shortRun.longest }
+  })
+  const short = longestRun(from, to, day => run.askedL[day]! - run.metL[day]! > run.askedL[day]! * SHORT_SHARE)
+  let leastStoredL = Infinity
+  for (let day = from; day < to; day++) leastStoredL = Math.min(leastStoredL, run.storedL[day]!)
+  return {
+    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), wellL: total(run.wellL), mainL: total(run.mainL),
+    spilledL: total(run.spilledL), askedL: total(run.askedL), metL: total(run.metL), shortDays: short.count, longestShortDays: short.longest,
+    longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest, leastStoredL, uses,
+  }
+}
+
+function longestRun(from: number, to: number, test: (day: number) => boolean): { count: number, longest: number } {
+  let [count, longest, current] = [0, 0, 0]
+  for (let day = from; day < to; day++) {
+    if (test(day)) { count++; current++; if (current > longest) longest = current }
+    else current = 0
+  }
+  return { count, longest }
+}
+
+const AUTONOMY_DAYS = 730
+
+/** How long full tanks last with no rain and no top-up from wells or mains, begun on the first of the worst month. */
+function autonomy(compiled: Compiled): Outlook['autonomy'] {
+  if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length) return undefined
+  const alone: Compiled = { ...compiled, topUps: [], wells: compiled.wells.map(well => ({ ...well, yieldLPerDay: 0 })) }
+  let best: Outlook['autonomy']
+  for (let month = 0; month < 12; month++) {
+    const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(AUTONOMY_DAYS), true)
+    const run = simulate(alone, series, { startL: compiled.pools.map(pool => pool.capL) })
+    const first = run.askedL.findIndex((asked, day) => asked - run.metL[day]! > asked * SHORT_SHARE)
+    const days = first < 0 ? AUTONOMY_DAYS : first
+    if (!best || days < best.days) best = { days, month, beyond: first < 0 }
+  }
+  return best
+}

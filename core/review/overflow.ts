@@ -1,0 +1,63 @@
+import { moveOf, portsByRole, rimM, runsFrom, runsTo, type Port, type Site, type Tank } from '../site'
+import type { Check } from './finding'
+import { bore, length, say } from './phrase'
+
+/** Inlets that a line ends at; the others are only holes. */
+function usedInlets(site: Site, tank: Tank): Port[] {
+  return portsByRole(tank, 'inlet').filter(port => runsTo(site, tank.id, port.name).length)
+}
+function usedOverflows(site: Site, tank: Tank): Port[] {
+  return portsByRole(tank, 'overflow').filter(port => runsFrom(site, tank.id, port.name).length)
+}
+
+export const noOverflow: Check = {
+  id: 'no-overflow',
+  sound: 'Every tank has an overflow that leads somewhere',
+  find: ({ site, pools }) => pools.filter(pool => !pool.spillsAt.port && pool.tanks.some(tank => usedInlets(site, tank).length)).map(({ spillsAt: { tank } }) => ({
+    id: `no-overflow:${tank.id}`, check: 'no-overflow', severity: 'wrong', subject: { kind: 'node', id: tank.id, name: tank.name },
+    sentence: say`When ${tank.name} is full it runs over its rim and down its own base.`,
+    why: say`It has no overflow below its rim, ${length(rimM(tank))} above the datum, that leads the water away.`,
+    numbers: { rimM: rimM(tank) },
+    mend: { label: 'Fit an overflow to a swale', move: moveOf('fitOverflow', { tank: tank.id }) },
+  })),
+}
+
+export const overflowTooSmall: Check = {
+  id: 'overflow-too-small',
+  sound: 'Every overflow is at least as large as its inlet',
+  find: ({ site, pools }) => pools.flatMap((pool) => {
+    const inlets = pool.tanks.flatMap(tank => usedInlets(site, tank))
+    const overflows = pool.tanks.flatMap(tank => usedOverflows(site, tank))
+    const { tank, port: name } = pool.spillsAt
+    const port = overflows.find(candidate => candidate.name === name && tank.ports.includes(candidate))
+    if (!inlets.length || !port) return []
+    const inletMm = Math.max(...inlets.map(inlet => inlet.boreMm))
+    if (port.boreMm >= inletMm - 0.5) return []
+    return [{
+      id: `overflow-too-small:${tank.id}`, check: 'overflow-too-small', severity: 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+      sentence: say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
+      why: say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
+      numbers: { inletMm, overflowMm: port.boreMm },
+      mend: { label: 'Fit an overflow as large as the inlet', move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm: inletMm }) },
+    }]
+  }),
+}
+
+export const overflowAboveInlet: Check = {
+  id: 'overflow-above-inlet',
+  sound: 'Every overflow lies below its inlet',
+  find: ({ site, pools }) => pools.flatMap(pool => pool.tanks.flatMap((tank) => {
+    const lowest = usedInlets(site, tank).filter(inlet => tank.inletStyle === 'top' || inlet.heightM > 0.5).sort((a, b) => a.heightM - b.heightM)[0]
+    if (!lowest || !usedOverflows(site, tank).length) return []
+    const spillHeightM = pool.capM - tank.baseM
+    const port = usedOverflows(site, tank).sort((a, b) => a.heightM - b.heightM)[0]!
+    if (spillHeightM < lowest.heightM - 0.005) return []
+    return [{
+      id: `overflow-above-inlet:${tank.id}`, check: 'overflow-above-inlet', severity: 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+      sentence: say`A full ${tank.name} stands above its own inlet and backs up into the line that fills it.`,
+      why: say`It spills at ${length(spillHeightM)} above its floor, and its inlet lies at ${length(lowest.heightM)}.`,
+      numbers: { spillHeightM, inletHeightM: lowest.heightM },
+      mend: { label: 'Set the overflow below the inlet', move: moveOf('setPort', { tank: tank.id, port: port.name, heightM: Math.max(0.05, lowest.heightM - 0.1) }) },
+    }]
+  })),
+}

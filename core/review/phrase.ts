@@ -1,0 +1,24 @@
+import { showQuantity, showVolume, type Kind, type System } from '../units'
+
+/** A quantity inside a sentence, written in the units of whoever reads it. */
+export interface Quantity { value: number, kind: Kind }
+export type Phrase = (string | Quantity)[]
+
+export const length = (value: number): Quantity => ({ value, kind: 'length' })
+export const bore = (value: number): Quantity => ({ value, kind: 'bore' })
+export const volume = (value: number): Quantity => ({ value, kind: 'volume' })
+export const flow = (value: number): Quantity => ({ value, kind: 'flow' })
+export const percent = (value: number): Quantity => ({ value, kind: 'share' })
+
+/** Tags a template: words and quantities, in the order they are read. */
+export function say(words: TemplateStringsArray, ...values: (string | number | Quantity)[]): Phrase {
+  return words.flatMap((word, index) => [word, ...(index < values.length ? [typeof values[index] === 'number' ? String(values[index]) : values[index] as string | Quantity] : [])]).filter(piece => piece !== '')
+}
+
+export function quantityText({ value, kind }: Quantity, system: System): string {
+  return (kind === 'volume' ? showVolume(value, system) : showQuantity(value, kind, system)).text
+}
+
+export function phraseText(phrase: Phrase, system: System): string {
+  return phrase.map(piece => typeof piece === 'string' ? piece : quantityText(piece, system)).join('')
+}

@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { CLIMATE_IDS, TANK_KIND_IDS, USE_PRESET_IDS } from '../core/catalog'
+import { applyMove, emptySite, moveOf, standInClimate, type Move, type Site } from '../core/site'
+
+/** Makes moves one after another; one that is refused throws, so that a test cannot pass on a site it did not build. */
+export function build(site: Site, ...moves: Move[]): Site {
+  return moves.reduce((current, move) => {
+    const result = applyMove(current, move)
+    if (!result.ok) throw new Error(`${move.name}: ${result.problem}`)
+    return result.site
+  }, site)
+}
+
+/** One tank of a litre to the millimetre: a box of 1 m², 1 m tall, spilling at 0.9 m, with its outlet at the floor. */
+export function plainTank(site: Site, id: string, shape: Record<string, unknown> = {}): Site {
+  const added = build(site, moveOf('addTank', { kind: 'tote', how: 'alone', name: id }))
+  const index = added.nodes.findIndex(node => node.kind === 'tank' && node.name === id)
+  const node = added.nodes[index]!
+  return build(added,
+    moveOf('change', { path: ['nodes', index, 'shape'], value: { shape: 'box', lengthM: 1, widthM: 1, heightM: 1, ...shape } }),
+    moveOf('setHeight', { node: node.id, baseM: 0 }),
+    moveOf('setPort', { tank: node.id, port: 'inlet', heightM: 0.95 }),
+    moveOf('setPort', { tank: node.id, port: 'overflow', heightM: 0.9 }),
+    moveOf('setPort', { tank: node.id, port: 'outlet', heightM: 0 }),
+    moveOf('setPort', { tank: node.id, port: 'link', heightM: 0 }))
+}
+
+export const blank = () => emptySite('test', 'Test')
+
+const amounts = fc.double({ min: 0, max: 400, noNaN: true })
+const heights = fc.double({ min: -3, max: 6, noNaN: true })
+
+/** Steps a person might take in any order, well or ill advised; those that cannot be made on a site are left out. */
+const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
+  fc.tuple(fc.constantFrom(...TANK_KIND_IDS), fc.constantFrom('alone' as const, 'joined' as const, 'spill' as const), fc.nat()).map(([kind, how, pick]) => (site: Site) =>
+    moveOf('addTank', { kind, how, to: how === 'alone' ? undefined : pickNode(site, 'tank', pick) })),
+  fc.tuple(fc.double({ min: 0.5, max: 40, noNaN: true }), fc.double({ min: 0.5, max: 30, noNaN: true }), fc.nat()).map(([lengthM, widthM, pick]) => (site: Site) =>
+    moveOf('addRoof', { name: 'Roof', lengthM, widthM, material: 'steel', tank: pickNode(site, 'tank', pick) })),
+  fc.tuple(fc.constantFrom(...USE_PRESET_IDS), amounts, fc.nat()).map(([preset, count, pick]) => (site: Site) => moveOf('addUse', { preset, count, tank: pickNode(site, 'tank', pick) })),
+  fc.tuple(heights, fc.nat()).map(([baseM, pick]) => (site: Site) => withNode(pickNode(site, undefined, pick), node => moveOf('setHeight', { node, baseM }))),
+  fc.tuple(fc.nat(), fc.nat(), fc.integer({ min: 10, max: 200 })).map(([a, b, boreMm]) => (site: Site) => moveOf('linkAtBottom', { a: pickNode(site, 'tank', a) ?? '', b: pickNode(site, 'tank', b) ?? '', boreMm })),
+  fc.tuple(fc.nat(), fc.nat()).map(([a, b]) => (site: Site) => moveOf('spillInto', { from: pickNode(site, 'tank', a) ?? '', to: pickNode(site, 'tank', b) ?? '' })),
+  fc.nat().map(pick => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitFirstFlush', { spout }))),
+  fc.tuple(fc.nat(), fc.double({ min: 0, max: 2, noNaN: true })).map(([pick, heightM]) => (site: Site) => withNode(pickNode(site, 'tank', pick), tank => moveOf('setPort', { tank, port: 'overflow', heightM }))),
+  fc.nat().map(pick => (site: Site) => withNode(pickNode(site, undefined, pick), id => moveOf('remove', { id }))),
+  fc.nat().map(pick => (site: Site) => withNode(site.runs[pick % Math.max(1, site.runs.length)]?.id, run => moveOf('insertPart', { run, at: 0, part: pick % 2 ? { kind: 'valve', boreMm: 50, open: pick % 3 > 0 } : { kind: 'float', boreMm: 25 } }))),
+)
+
+const withNode = (id: string | undefined, make: (id: string) => Move) => id === undefined ? undefined : make(id)
+
+function pickNode(site: Site, kind: Site['nodes'][number]['kind'] | undefined, pick: number): string | undefined {
+  const nodes = site.nodes.filter(node => !kind || node.kind === kind)
+  return nodes.length ? nodes[pick % nodes.length]!.id : undefined
+}
+
+/** Any site that moves can build, ill-made ones and rings of tanks among them. */
+export const arbitrarySite: fc.Arbitrary<Site> = fc.tuple(fc.constantFrom(...CLIMATE_IDS), fc.array(arbitraryMove, { minLength: 3, maxLength: 30 })).map(([climate, steps]) =>
+  steps.reduce((site, step) => {
+    const move = step(site)
+    const result = move && applyMove(site, move)
+    return result?.ok ? result.site : site
+  }, { ...build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }), moveOf('addRoof', { name: 'House', lengthM: 10, widthM: 8, material: 'clay-tile' })), climate: standInClimate(climate) }))
+
+/** Any rain: mostly dry, now and then a flood. */
+export const arbitraryRain = fc.array(fc.oneof({ weight: 3, arbitrary: fc.constant(0) }, { weight: 2, arbitrary: fc.double({ min: 0, max: 60, noNaN: true }) }, { weight: 1, arbitrary: fc.double({ min: 0, max: 500, noNaN: true }) }), { minLength: 1, maxLength: 400 })
