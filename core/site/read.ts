@@ -53,9 +53,9 @@ export function checkSite(document: unknown): SiteReading {
   return stray.length ? { ok: false, problems: stray.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
 }
 
-/** A site as file text. Reading it back gives an equal document. */
+/** A site as file text. Reading it back gives an equal document. Lists of numbers stand on one line. */
 export function writeSite(site: Site): string {
-  return JSON.stringify(site, null, 1)
+  return JSON.stringify(site, null, 1).replace(/\[\n[\s\d.,eE+-]+\]/g, list => list.replace(/\s+/g, ' ').replace('[ ', '[').replace(' ]', ']')) + '\n'
 }
 
 function pathText(path: PropertyKey[]): string {

@@ -1,5 +1,5 @@
 import { FLUSH_SCHOOLS, ROOFING_IDS } from '../../catalog'
-import { firstFlushVolume } from '../../sums'
+import { chamberDrainTime, chamberLength, firstFlushVolume } from '../../sums'
 import { z } from 'zod'
 import { roofAreaM2, spoutAreaM2 } from '../quantities'
 import { portsByRole, runsFrom, runsTo } from '../ports'
@@ -8,6 +8,7 @@ import { addRun, defineMove, freshId, guessedLengthM, heightOf, need, pipe, Refu
 
 const LINE_MM = 104
 const STANDPIPE_MOST_M = 2
+const DRAIN_HOURS = 20
 const round = (value: number) => Math.round(value * 1000) / 1000
 
 /** One more roof of one rectangle, with a spout that feeds a tank. */
@@ -68,17 +69,17 @@ export const evenShares = defineMove({
 export function chamberFor(volumeL: number, spaceM: number): Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM'> {
   const heightM = Math.max(0.5, Math.min(STANDPIPE_MOST_M, spaceM))
   for (const innerDiameterMm of [104, 154, 193]) {
-    const lengthM = volumeL / 1000 / (Math.PI * (innerDiameterMm / 1000) ** 2 / 4)
+    const { lengthM } = chamberLength({ volumeL, innerDiameterMm })
     if (lengthM <= heightM) return { form: 'standpipe', innerDiameterMm, heightM: Math.max(0.2, round(lengthM)) }
   }
   const drumM = Math.min(0.9, heightM)
   return { form: 'drum', innerDiameterMm: Math.ceil(Math.sqrt(volumeL / 1000 / drumM * 4 / Math.PI) * 1000), heightM: round(drumM) }
 }
 
-/** An outlet that empties a chamber in about half a day. */
-export function orificeFor(chamber: Pick<NodeOf<'chamber'>, 'innerDiameterMm' | 'heightM'>, hours = 10): number {
-  const perUnit = Math.sqrt(2 * chamber.heightM / 9.80665) / 0.62 / 3600
-  return Math.max(1.5, Math.round(chamber.innerDiameterMm * Math.sqrt(perUnit / hours) * 2) / 2)
+/** An outlet that empties a chamber within a day: any faster and it wastes water all through the rain. Finer than half a millimetre clogs. */
+export function orificeFor(chamber: Pick<NodeOf<'chamber'>, 'innerDiameterMm' | 'heightM'>): number {
+  const fullBoreHours = chamberDrainTime({ ...chamber, orificeMm: chamber.innerDiameterMm }).hours
+  return Math.max(0.5, Math.round(chamber.innerDiameterMm * Math.sqrt(fullBoreHours / DRAIN_HOURS) * 10) / 10)
 }
 
 /** Fits a first-flush chamber with a ball, an outlet and a clean-out into a spout's line, sized by a school. */
@@ -141,7 +142,7 @@ export const sizeChamber = defineMove({
   },
 })
 
-/** Fits an outlet that empties the chamber in about ten hours. */
+/** Fits an outlet that empties the chamber within a day. */
 export const fitChamberOutlet = defineMove({
   args: z.object({ chamber: z.string() }),
   label: () => 'Fit an outlet to the first-flush chamber',

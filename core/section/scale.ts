@@ -1,0 +1,75 @@
+/** A stretch of height that is drawn, between folds. */
+export interface Band { lowM: number, highM: number, topPx: number, bottomPx: number }
+export interface Fold { yPx: number, metres: number }
+export interface VerticalScale { bands: Band[], folds: Fold[], pxPerM: number, heightPx: number, y: (heightM: number) => number, metresAt: (yPx: number) => number }
+
+export const FOLD_PX = 16
+const FOLD_LEAST_M = 2.4
+const MOST_PX_PER_M = 74
+const EDGE_PX = 8
+
+/** The stretches in which something stands, merged; stretches in which nothing does are folded away. */
+export function verticalScale(intervals: [number, number][], heightPx: number): VerticalScale {
+  const sorted = [...intervals].sort((a, b) => a[0] - b[0])
+  const merged: [number, number][] = []
+  for (const [low, high] of sorted.length ? sorted : [[-0.5, 3] as [number, number]]) {
+    const last = merged.at(-1)
+    if (last && low - last[1] < FOLD_LEAST_M) last[1] = Math.max(last[1], high)
+    else merged.push([low, high])
+  }
+  const drawnM = merged.reduce((sum, [low, high]) => sum + high - low, 0)
+  const room = heightPx - 2 * EDGE_PX - (merged.length - 1) * FOLD_PX
+  const pxPerM = Math.min(MOST_PX_PER_M, room / drawnM)
+  // With room to spare everything stands on the foot of the drawing.
+  let y = heightPx - EDGE_PX
+  const bands: Band[] = []
+  const folds: Fold[] = []
+  merged.forEach(([lowM, highM], index) => {
+    bands.push({ lowM, highM, bottomPx: y, topPx: y - (highM - lowM) * pxPerM })
+    y -= (highM - lowM) * pxPerM
+    const next = merged[index + 1]
+    if (!next) return
+    folds.push({ yPx: y - FOLD_PX / 2, metres: next[0] - highM })
+    y -= FOLD_PX
+  })
+  return { bands, folds, pxPerM, heightPx, y: heightM => toPx(bands, heightM, pxPerM), metresAt: yPx => toMetres(bands, yPx, pxPerM) }
+}
+
+/** A height within a fold stands in the fold; above or below all bands it goes on at scale. */
+function toPx(bands: Band[], heightM: number, pxPerM: number): number {
+  for (const [index, band] of bands.entries()) {
+    if (heightM > band.highM && index < bands.length - 1) {
+      const next = bands[index + 1]!
+      if (heightM < next.lowM) return band.topPx - FOLD_PX * (heightM - band.highM) / (next.lowM - band.highM)
+      continue
+    }
+    return band.bottomPx - (heightM - band.lowM) * pxPerM
+  }
+  return 0
+}
+
+function toMetres(bands: Band[], yPx: number, pxPerM: number): number {
+  for (const [index, band] of bands.entries()) {
+    if (yPx < band.topPx && index < bands.length - 1) {
+      const next = bands[index + 1]!
+      if (yPx > next.bottomPx) return band.highM + (next.lowM - band.highM) * (band.topPx - yPx) / FOLD_PX
+      continue
+    }
+    return band.lowM + (band.bottomPx - yPx) / pxPerM
+  }
+  return 0
+}
+
+/** Marks of the levelling staff: every metre with its figure where there is room, every fifth of one without. */
+export function staffMarks(scale: VerticalScale): { heightM: number, yPx: number, figure: boolean }[] {
+  const stepM = [1, 2, 5, 10].find(step => step * scale.pxPerM >= 15) ?? 20
+  return scale.bands.flatMap((band) => {
+    const marks = []
+    const fine = scale.pxPerM >= 20 ? 0.2 : 1
+    for (let step = Math.ceil(band.lowM / fine - 1e-6); step * fine <= band.highM + 1e-6; step++) {
+      const heightM = Math.round(step * fine * 10) / 10
+      marks.push({ heightM, yPx: scale.y(heightM), figure: Math.abs(heightM / stepM - Math.round(heightM / stepM)) < 1e-6 })
+    }
+    return marks
+  })
+}

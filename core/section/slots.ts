@@ -1,0 +1,106 @@
+import { tankHeight } from '../sums'
+import { roofAreaM2, runsFrom, tanksOf, type NodeOf, type Roof, type Run, type Site, type Tank } from '../site'
+
+/** A stretch of the drawing's width that one thing, or one group of taps, stands in. */
+export type Slot = { x: number, width: number, groundM: number } & (
+  | { kind: 'roof', roof: Roof, spouts: NodeOf<'spout'>[] }
+  | { kind: 'node', nodeId: string }
+  | { kind: 'taps', taps: NodeOf<'tap'>[], indoors: boolean })
+
+const GAP_PX = 26
+const LEAST_GAP_PX = 16
+export const STAFF_PX = 56
+
+/** The order in which water comes to the tanks: those that roofs feed first, then those fed by others, longest way last. */
+function tanksInOrder(site: Site): Tank[] {
+  const rank = new Map<string, number>()
+  const follow = (id: string, depth: number, seen: Set<string>) => {
+    const node = site.nodes.find(candidate => candidate.id === id)
+    if (!node || seen.has(id)) return
+    if (node.kind === 'tank') rank.set(id, Math.max(rank.get(id) ?? 0, depth))
+    for (const run of runsFrom(site, id)) follow(run.to.node, node.kind === 'tank' ? depth + 1 : depth, new Set(seen).add(id))
+  }
+  for (const node of site.nodes) if (['spout', 'well', 'main'].includes(node.kind)) follow(node.id, 0, new Set())
+  return tanksOf(site).map((tank, index) => ({ tank, key: (rank.get(tank.id) ?? 50) * 1000 + index })).sort((a, b) => a.key - b.key).map(({ tank }) => tank)
+}
+
+/** Lays everything out from left to right as the water goes. The drawing grows wider than asked where it must. */
+export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: Slot[], widthPx: number } {
+  const placed = new Set<string>()
+  const slots: Slot[] = []
+  const put = (id: string, width: number) => {
+    if (placed.has(id)) return
+    placed.add(id)
+    slots.push({ kind: 'node', nodeId: id, x: 0, width, groundM: site.nodes.find(node => node.id === id)!.groundM })
+  }
+  const wide = (metres: number) => Math.max(46, Math.min(104, metres * pxPerM * 1.15))
+
+  for (const roof of site.roofs) {
+    const spouts = roof.spouts.map(spout => site.nodes.find(node => node.id === spout.nodeId)).filter(node => node?.kind === 'spout')
+    for (const spout of spouts) placed.add(spout.id)
+    slots.push({ kind: 'roof', roof, spouts, x: 0, width: Math.max(92, Math.min(126, Math.sqrt(roofAreaM2(roof)) * pxPerM * 0.6)), groundM: spouts[0]?.groundM ?? 0 })
+    for (const spout of spouts) for (const run of runsFrom(site, spout.id)) if (site.nodes.some(node => node.id === run.to.node && node.kind === 'chamber')) put(run.to.node, 30)
+  }
+  for (const node of site.nodes) if (node.kind === 'spout') put(node.id, 24)
+  for (const node of site.nodes) if (node.kind === 'chamber') put(node.id, 30)
+  for (const node of site.nodes) if (node.kind === 'well' || node.kind === 'main') put(node.id, 30)
+  for (const tank of tanksInOrder(site)) {
+    put(tank.id, wide(tank.shape.shape === 'upright-cylinder' ? tank.shape.diameterM : tank.shape.lengthM))
+    for (const run of runsFrom(site, tank.id)) {
+      const end = site.nodes.find(node => node.id === run.to.node)
+      if (end?.kind === 'outfall') put(end.id, 34)
+    }
+    for (const run of runsFrom(site, tank.id)) {
+      const end = site.nodes.find(node => node.id === run.to.node)
+      if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, 30)
+    }
+  }
+  for (const node of site.nodes) if (node.kind !== 'tap') put(node.id, 30)
+  slots.push(...tapSlots(site))
+  return spread(slots, widthPx)
+}
+
+/** Taps at one level of ground stand together under one roof; drips and taps in the yard stand in the open. */
+function tapSlots(site: Site): Slot[] {
+  const taps = site.nodes.filter(node => node.kind === 'tap')
+  const indoors = (tap: NodeOf<'tap'>) => tap.fixture !== 'drip'
+  const groups = new Map<string, NodeOf<'tap'>[]>()
+  for (const tap of taps) {
+    const key = indoors(tap) ? `in:${tap.groundM}` : `out:${tap.id}`
+    groups.set(key, [...groups.get(key) ?? [], tap])
+  }
+  return [...groups].map(([key, members]) => ({
+    kind: 'taps', taps: members.sort((a, b) => b.baseM - a.baseM), indoors: key.startsWith('in'), x: 0, width: Math.max(84, 44 + members.length * 26), groundM: members[0]!.groundM,
+  }))
+}
+
+function spread(slots: Slot[], widthPx: number): { slots: Slot[], widthPx: number } {
+  const natural = slots.reduce((sum, slot) => sum + slot.width, 0)
+  const room = widthPx - STAFF_PX - 20
+  const gap = slots.length ? Math.max(LEAST_GAP_PX, Math.min(64, (room - natural) / slots.length)) : GAP_PX
+  let x = STAFF_PX + gap / 2
+  const laid = slots.map((slot) => {
+    const at = { ...slot, x }
+    x += slot.width + gap
+    return at
+  })
+  return { slots: laid, widthPx: Math.max(widthPx, x - gap / 2 + 12) }
+}
+
+/** Where a run meets a slot: the port's place within it. Inlets on the left, the rest towards the other end. */
+export function portX(site: Site, slot: Slot, end: Run['from'], otherX: number): number {
+  const right = otherX > slot.x + slot.width / 2
+  const edge = right ? slot.x + slot.width : slot.x
+  if (slot.kind === 'taps') {
+    const index = slot.taps.findIndex(tap => tap.id === end.node)
+    return slot.x + 30 + index * (slot.width - 44) / Math.max(1, slot.taps.length - 1 || 1)
+  }
+  if (slot.kind === 'roof') return slot.x + slot.width - 6 - 12 * Math.max(0, slot.spouts.findIndex(spout => spout.id === end.node))
+  const node = site.nodes.find(candidate => candidate.id === end.node)!
+  if (node.kind === 'tank') return edge
+  return slot.x + slot.width / 2
+}
+
+export function tankTopM(tank: Tank): number {
+  return tank.baseM + tankHeight(tank.shape)
+}
