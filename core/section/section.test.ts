@@ -13,7 +13,7 @@ describe('the vertical scale', () => {
     expect(scale.folds[0]!.metres).toBe(14)
     expect(scale.y(1) - scale.y(2)).toBeCloseTo(scale.pxPerM, 9)
     expect(scale.y(18) - scale.y(19)).toBeCloseTo(scale.pxPerM, 9)
-    fc.assert(fc.property(fc.double({ min: -2, max: 24, noNaN: true }), heightM => expect(scale.metresAt(scale.y(heightM))).toBeCloseTo(heightM, 6)))
+    fc.assert(fc.property(fc.double({ min: -2, max: 24, noNaN: true }), (heightM) => { expect(scale.metresAt(scale.y(heightM))).toBeCloseTo(heightM, 6) }))
   })
   it('never turns upside down', () => {
     const pair = fc.tuple(fc.double({ min: -60, max: 60, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true })).map(([low, tall]): [number, number] => [low, low + tall])
