@@ -1,7 +1,28 @@
+import { fileURLToPath } from 'node:url'
+
 export default defineNuxtConfig({
-  compatibilityDate: '2026-01-01',
-  ssr: false,
-  telemetry: false,
-  devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
+  ssr: false,
+  components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
+  app: {
+    head: {
+      title: 'Tall Cask',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'Design, compute and run your own water, from roof to tap.' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+    },
+  },
+  css: ['~/assets/css/fonts.css', '~/assets/css/theme.css', '~/assets/css/element.css', '~/assets/css/page.css'],
+  spaLoadingTemplate: false,
+  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  routeRules: {
+    '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'permissions-policy': 'camera=(), microphone=(), geolocation=()' } },
+  },
+  compatibilityDate: '2026-01-01',
+  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
+  vite: { worker: { format: 'es' } },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
+  telemetry: false,
+  elementPlus: { themes: [] },
 })

@@ -43,8 +43,12 @@ function heightsOf(site: Site): [number, number][] {
   return [...intervals, ...roofs]
 }
 
-export function drawSection(site: Site, widthPx: number, heightPx: number): Drawing {
-  const scale = verticalScale(heightsOf(site), heightPx)
+/**
+ * Lays the whole site out for a picture of a given size. While a height is dragged the scale it began with is handed in,
+ * so that nothing else moves.
+ */
+export function drawSection(site: Site, widthPx: number, heightPx: number, held?: VerticalScale): Drawing {
+  const scale = held ?? verticalScale(heightsOf(site), heightPx)
   const { slots, widthPx: drawnPx } = slotsOf(site, scale.pxPerM, widthPx)
   const slotOf = new Map<string, Slot>()
   for (const slot of slots) {

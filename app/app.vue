@@ -1,0 +1,7 @@
+<script setup lang="ts">
+usePrefs()
+</script>
+
+<template>
+  <NuxtPage />
+</template>

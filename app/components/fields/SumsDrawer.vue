@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { z } from 'zod'
+import { SUMS } from '#core/sums'
+import type { Kind } from '#core/units'
+
+/** Every worked sum, with fields of its own: type figures in any unit and read the working. */
+const shown = defineModel<boolean>({ required: true })
+const picked = ref('roof-yield')
+const sum = computed(() => SUMS.find(candidate => candidate.name === picked.value)!)
+const shape = ref('upright-cylinder')
+
+interface Property { default?: number, type?: string, const?: string }
+interface Schema { properties?: Record<string, Property>, oneOf?: Schema[], anyOf?: Schema[] }
+const schema = computed(() => {
+  const whole = z.toJSONSchema(sum.value.input, { io: 'input', unrepresentable: 'any' }) as Schema
+  const forms = whole.oneOf ?? whole.anyOf
+  return forms ? forms.find(form => form.properties?.shape?.const === shape.value)! : whole
+})
+const hasShape = computed(() => Boolean(schema.value.properties?.shape))
+const fields = computed(() => Object.entries(schema.value.properties ?? {}).filter(([name]) => name !== 'shape'))
+
+/** A first figure for each field, so that every sum opens worked. */
+const FIRST: Record<string, number> = {
+  planAreaM2: 60, rainMm: 12, runoffCoefficient: 0.9, depthMm: 0.8, volumeL: 1000, innerDiameterMm: 104, heightM: 2, orificeMm: 1.5, intensityMmPerH: 75, diameterM: 1.9, lengthM: 2, widthM: 1,
+  levelM: 0.8, emptyMassKg: 60, contactAreaM2: 1.2, headM: 3, latitudeDeg: 40, month: 7, tMinC: 15, tMaxC: 29, areaM2: 20, cropCoefficient: 0.9,
+}
+const KINDS: [RegExp, Kind][] = [[/M2$/, 'area'], [/Mm$/, 'bore'], [/MmPerH$/, 'intensity'], [/M$/, 'length'], [/L$/, 'volume'], [/C$/, 'temperature'], [/Kg$/, 'mass']]
+const kindOf = (name: string): Kind => name === 'rainMm' || name === 'wettingLossMm' || (name === 'depthMm' && picked.value === 'first-flush-volume') ? 'rain' : KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? 'count'
+const label = (name: string) => name.replace(/(MmPerH|PerDay|M2|Mm|M|L|C|Kg|Deg)$/, '').replace(/([A-Z])/g, ' $1').toLowerCase().replace(/^t (min|max)$/, 'mean $1imum').replace('minimum', 'minimum').trim()
+
+const typed = reactive<Record<string, Record<string, number>>>({})
+const values = computed(() => typed[picked.value] ??= {})
+const input = computed(() => ({
+  ...(hasShape.value ? { shape: shape.value } : {}),
+  ...Object.fromEntries(fields.value.map(([name, property]) => [name, values.value[name] ?? property.default ?? FIRST[name] ?? 1])),
+}) as Record<string, number>)
+const SHAPES = ['upright-cylinder', 'lying-cylinder', 'box'].map(value => ({ value, name: value.replace('-', ' ') }))
+const choices = SUMS.map(entry => ({ value: entry.name, name: entry.purpose }))
+</script>
+
+<template>
+  <el-drawer v-model="shown" title="Sums" size="min(440px, 94vw)" append-to-body>
+    <p class="soft small">The arithmetic behind the figures, by itself. Type in any unit.</p>
+    <p><ChoiceField label="Which sum" :value="picked" :choices="choices" :set="name => picked = name" /></p>
+    <p v-if="hasShape">Shape: <ChoiceField label="Shape" :value="shape" :choices="SHAPES" :set="value => shape = value" /></p>
+    <p v-for="[name] in fields" :key="`${picked}-${name}`" class="field">
+      <span>{{ label(name) }}</span>
+      <QuantityField :label="label(name)" :kind="kindOf(name)" :value="input[name]" :set="value => { values[name] = value; return undefined }" />
+    </p>
+    <WorkedSum :name="picked" :input="input" />
+  </el-drawer>
+</template>
+
+<style scoped>
+.field { display: flex; justify-content: space-between; align-items: baseline; gap: 12px; margin: 0 0 6px; }
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import type { Finding } from '#core/review'
+
+/** A finding: what follows, why, and the move that mends it. */
+const props = defineProps<{ finding: Finding }>()
+const open = useSite()
+const { phrase } = useUnits()
+const { pickNode, pickRun } = useSelection()
+const arithmetic = ref(false)
+const problem = ref<string>()
+
+function show(): void {
+  const { kind, id } = props.finding.subject
+  if (kind === 'run') pickRun(id)
+  else pickNode(kind === 'use' ? open.site!.uses.find(use => use.id === id)?.at : id)
+}
+function mend(): void {
+  problem.value = open.make(props.finding.mend!.move)
+}
+</script>
+
+<template>
+  <article class="finding" :class="finding.severity" :data-check="finding.check">
+    <p><span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{ phrase(finding.sentence) }}</b> {{ phrase(finding.why) }}</p>
+    <div class="acts">
+      <button v-if="finding.mend" type="button" class="plain" @click="mend">{{ finding.mend.label }}</button>
+      <button type="button" class="plain quiet" @click="show">Show it</button>
+      <button v-if="finding.sum" type="button" class="plain quiet" :aria-expanded="arithmetic" @click="arithmetic = !arithmetic">Sum</button>
+    </div>
+    <WorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
+    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+  </article>
+</template>
+
+<style scoped>
+.finding { border-left: 3px solid var(--straw); padding: 1px 0 2px 10px; font-size: 14px; line-height: 1.42; }
+.finding.wrong { border-left: 6px double var(--rust); padding-left: 8px; }
+p { margin: 0; }
+b { font-weight: 650; }
+.acts { display: flex; gap: 4px 12px; flex-wrap: wrap; margin-top: 2px; }
+.quiet { font-weight: 400; }
+.problem { color: var(--rust); }
+</style>

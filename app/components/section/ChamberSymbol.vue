@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { chamberVolumeL, type NodeOf } from '#core/site'
+import type { Drawing, Slot } from '#core/section'
+
+/** A first-flush chamber with its ball and its outlet. */
+const props = defineProps<{ chamber: NodeOf<'chamber'>, slotPlace: Slot, drawing: Drawing, selected: boolean }>()
+const { litres } = useUnits()
+const box = computed(() => {
+  const { chamber, slotPlace, drawing: { scale } } = props
+  const width = chamber.form === 'drum' ? 24 : 12
+  return { x: slotPlace.x + slotPlace.width / 2 - width / 2, width, top: scale.y(chamber.baseM + chamber.heightM), foot: scale.y(chamber.baseM), middle: slotPlace.x + slotPlace.width / 2 }
+})
+</script>
+
+<template>
+  <g :class="{ selected }">
+    <rect :x="box.x" :y="box.top + 2" :width="box.width" :height="Math.max(4, box.foot - box.top - 2)" rx="1.5" class="wall" />
+    <rect :x="box.x + 1.5" :y="box.top + 12" :width="box.width - 3" :height="Math.max(0, box.foot - box.top - 14)" class="dirt" />
+    <circle :cx="box.middle" :cy="box.top + 9" r="4.2" class="ball" />
+    <path v-if="chamber.orificeMm" :d="`M${box.middle} ${box.foot} v7`" class="drip" />
+    <text :x="box.middle" :y="box.foot + 19" text-anchor="middle">{{ litres(chamberVolumeL(chamber)) }}</text>
+  </g>
+</template>
+
+<style scoped>
+.wall { fill: var(--sheet); stroke: var(--line-spill); stroke-width: 1.8; }
+.dirt { fill: var(--line-spill); opacity: .45; }
+.ball { fill: var(--sheet); stroke: var(--line-spill); stroke-width: 1.4; }
+.drip { stroke: var(--line-spill); stroke-width: 2; stroke-dasharray: 2 2.5; }
+.selected .wall { stroke: var(--oak); }
+text { font: 11px var(--text); fill: var(--soft); paint-order: stroke; stroke: var(--earth); stroke-width: 3px; }
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { eavesM, roofRiseM, type Drawing, type Slot } from '#core/section'
+import { ROOFING } from '#core/catalog'
+import { roofAreaM2 } from '#core/site'
+
+const props = defineProps<{ slotPlace: Extract<Slot, { kind: 'roof' }>, drawing: Drawing }>()
+const open = useSite()
+const { show } = useUnits()
+const { nodeId, pickNode } = useSelection()
+const roof = computed(() => props.slotPlace.roof)
+const shape = computed(() => {
+  const { x, width, groundM } = props.slotPlace
+  const eaves = eavesM(open.site!, roof.value)
+  const y = props.drawing.scale.y
+  const top = y(eaves + Math.min(4, Math.max(0.12, roofRiseM(roof.value))))
+  return { x, width, eaves: y(eaves), top, ground: y(groundM), right: x + width }
+})
+const pick = () => pickNode(roof.value.id)
+</script>
+
+<template>
+  <g class="roof" :class="{ on: nodeId === roof.id }" tabindex="0" role="button" :aria-label="`Roof ${roof.name}, ${show(roofAreaM2(roof), 'area')} of ${ROOFING[roof.material].name}`" @click="pick" @keydown.enter="pick">
+    <path :d="`M${shape.x + 8} ${shape.eaves} V${shape.ground} M${shape.right - 8} ${shape.eaves} V${shape.ground}`" class="wall" />
+    <path :d="`M${shape.x - 2} ${shape.eaves} L${shape.x + shape.width * 0.5} ${shape.top} L${shape.right + 2} ${shape.eaves} Z`" class="cover" />
+    <path :d="`M${shape.right - 10} ${shape.eaves + 1} h12`" class="gutter" />
+    <text :x="shape.x + 14" :y="shape.eaves + 17" class="name">{{ roof.name }}</text>
+    <text :x="shape.x + 14" :y="shape.eaves + 31" class="what">{{ show(roofAreaM2(roof), 'area') }}</text>
+    <text :x="shape.x + 14" :y="shape.eaves + 44" class="what">{{ ROOFING[roof.material].name }}</text>
+  </g>
+</template>
+
+<style scoped>
+.roof { cursor: pointer; }
+.wall { stroke: var(--wall); stroke-width: 1.2; fill: none; }
+.cover { fill: var(--roofing); stroke: var(--ink); stroke-width: 2.2; stroke-linejoin: round; }
+.gutter { stroke: var(--line-roof); stroke-width: 3; }
+.on .cover, .roof:focus-visible .cover { stroke: var(--oak); }
+.name { font: 600 12px var(--text); fill: var(--ink); }
+.what { font: 11px var(--text); fill: var(--soft); }
+</style>

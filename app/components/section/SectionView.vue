@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { poolsOf } from '#core/balance'
+import { isoDate } from '#core/climate'
+import { drawSection, type VerticalScale } from '#core/section'
+import { format, parseISO } from 'date-fns'
+
+/** The whole site cut through, at its true heights. */
+const open = useSite()
+const results = useResults()
+const { runId, nodeId, pickNode } = useSelection()
+const { day } = useYearDay()
+
+const frame = useTemplateRef('frame')
+const { width, height } = useElementSize(frame)
+const held = shallowRef<VerticalScale>()
+const asList = ref(false)
+
+const site = computed(() => open.site!)
+const drawing = computed(() => drawSection(site.value, Math.max(640, width.value), Math.max(240, height.value), held.value))
+const pools = computed(() => poolsOf(site.value))
+
+/** Height of the water in each tank on the shown day; a tank whose pool was not in the last answer has none yet. */
+const levels = computed(() => {
+  const found = results.outlook
+  const at = day.value
+  return new Map(pools.value.flatMap((pool, index) => {
+    const known = found && at !== undefined && found.pools[index]?.name === pool.name
+    const levelM = known ? pool.levelAtM(found.run.poolL[at * found.run.pools + index]!) : undefined
+    return pool.tanks.map(tank => [tank.id, { levelM, capM: pool.capM }] as const)
+  }))
+})
+const dayText = computed(() => results.outlook && day.value !== undefined ? format(parseISO(isoDate(results.outlook.startDay + day.value)), 'd MMMM') : undefined)
+const routes = computed(() => [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)))
+const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
+</script>
+
+<template>
+  <section ref="frame" class="section" aria-label="The Section: the site cut through, heights to scale">
+    <div class="scroll">
+      <svg v-if="width && !asList" :width="drawing.widthPx" :height="drawing.heightPx" role="group" aria-label="Drawing of the site" @click.self="pickNode(undefined)">
+        <SectionGround :drawing="drawing" />
+        <g v-for="slot in drawing.slots" :key="slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id">
+          <RoofSymbol v-if="slot.kind === 'roof'" :slot-place="slot" :drawing="drawing" />
+          <HouseSymbol v-else-if="slot.kind === 'taps' && slot.indoors" :slot-place="slot" :drawing="drawing" />
+        </g>
+        <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
+        <template v-for="slot in drawing.slots" :key="`node-${slot.x}`">
+          <SectionNode v-if="slot.kind === 'node'" :node="nodeOf(slot.nodeId)" :slot-place="slot" :drawing="drawing" :level="levels.get(slot.nodeId)" :selected="nodeId === slot.nodeId" @hold="held = $event" />
+          <TapSymbol v-for="tap in slot.kind === 'taps' ? slot.taps : []" :key="tap.id" :tap="tap" :slot-place="slot" :drawing="drawing" @hold="held = $event" />
+          <SpoutSymbol v-for="spout in slot.kind === 'roof' ? slot.spouts : []" :key="spout.id" :spout="spout" :slot-place="slot" :drawing="drawing" @hold="held = $event" />
+        </template>
+        <SectionFolds :drawing="drawing" />
+        <SectionStaff :drawing="drawing" />
+      </svg>
+      <RunsList v-else-if="asList" />
+    </div>
+    <p v-if="!site.nodes.length && !asList" class="empty">Nothing stands here yet. Add a roof at <b>Catch</b> and a tank at <b>Store</b>, and the Section draws itself.</p>
+    <p class="caption small soft">
+      <span v-if="dayText && site.nodes.length && !asList">Water as on {{ dayText }} · heights to scale, widths not</span>
+      <button type="button" class="plain small" :aria-pressed="asList" @click="asList = !asList">{{ asList ? 'As a drawing' : 'As a list' }}</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.section { position: relative; background: var(--sheet); border-bottom: 1px solid var(--hair); min-width: 0; overflow: hidden; }
+.scroll { height: 100%; overflow: auto hidden; }
+.scroll:has(.runs) { overflow: auto; }
+svg { display: block; user-select: none; }
+.caption { position: absolute; right: 12px; top: 6px; margin: 0; display: flex; gap: 14px; background: color-mix(in srgb, var(--sheet) 80%, transparent); padding: 0 4px; }
+.empty { position: absolute; inset: 40% 0 auto; text-align: center; margin: 0; padding: 0 24px; }
+</style>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
+import type { NodeOf } from '#core/site'
+
+/** A tap, with the quality of what comes out of it in words. */
+const props = defineProps<{ tap: NodeOf<'tap'>, slotPlace: Extract<Slot, { kind: 'taps' }>, drawing: Drawing }>()
+defineEmits<{ hold: [VerticalScale | undefined] }>()
+const open = useSite()
+const at = computed(() => ({ x: portX(open.site!, props.slotPlace, { node: props.tap.id, port: 'in' }, 0), y: props.drawing.scale.y(props.tap.baseM) }))
+const drinking = computed(() => open.site!.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
+</script>
+
+<template>
+  <HeightHandle :node="tap" :drawing="drawing" :label="`${tap.name}, height of the tap`" @hold="$emit('hold', $event)">
+    <path v-if="tap.fixture === 'drip'" :d="`M${at.x - 12} ${at.y} h40 M${at.x - 4} ${at.y} v4 M${at.x + 7} ${at.y} v4 M${at.x + 18} ${at.y} v4`" class="tap" />
+    <path v-else :d="`M${at.x - 7} ${at.y} h9 v7 M${at.x - 3} ${at.y} v-5 m-4 0 h8`" class="tap" :class="{ drinking }" />
+    <text :x="at.x - 8" :y="at.y - 9">{{ tap.name }}</text>
+  </HeightHandle>
+</template>
+
+<style scoped>
+.tap { fill: none; stroke: var(--line-roof); stroke-width: 2.3; }
+.tap.drinking { stroke: var(--line-treated); }
+text { font: 11.5px var(--text); fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 3px; }
+</style>

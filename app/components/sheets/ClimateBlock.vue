@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
+import { MONTH_NAMES } from '#core/climate'
+import { moveOf, standInClimate } from '#core/site'
+
+/** The weather the plan runs on: a stand-in, typed months, or a record. */
+const open = useSite()
+const { show } = useUnits()
+const reading = ref(false)
+const LazyRecordDialog = defineAsyncComponent(() => import('./RecordDialog.vue'))
+const climate = computed(() => open.site!.climate)
+const current = computed(() => CLIMATE_IDS.find(id => climate.value.source === standInClimate(id).source) ?? 'own')
+const choices = computed(() => [...(current.value === 'own' ? [{ value: 'own' as const, name: climate.value.source }] : []), ...CLIMATE_IDS.map(value => ({ value, name: CLIMATES[value].name }))])
+
+function pick(id: ClimateId | 'own'): void {
+  if (id === 'own') return
+  const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES[id]
+  open.make(moveOf('setClimate', { climate: standInClimate(id), place: { latitudeDeg, altitudeM, frostDepthM } }))
+}
+/** Typing a month makes the climate the person's own; with a record the months only tell what it holds. */
+function setMonth(month: number, field: 'rainMm' | 'wetDays' | 'tMinC' | 'tMaxC') {
+  return (value: number) => {
+    const months = climate.value.months.map((entry, index) => index === month ? { ...entry, [field]: value } : entry)
+    return open.make(moveOf('setClimate', { climate: { ...climate.value, months, source: climate.value.daily ? climate.value.source : 'own months' } }))
+  }
+}
+const ROWS = [{ field: 'rainMm', name: 'Rain', kind: 'rain' }, { field: 'wetDays', name: 'Wet days', kind: 'count' }, { field: 'tMinC', name: 'Coolest', kind: 'temperature' }, { field: 'tMaxC', name: 'Warmest', kind: 'temperature' }] as const
+const recordText = computed(() => climate.value.daily ? `${climate.value.daily.rainMm.length} days from ${climate.value.daily.start}` : undefined)
+const dropRecord = () => open.make(moveOf('setClimate', { climate: { months: climate.value.months, storm: climate.value.storm, source: 'own months' } }))
+</script>
+
+<template>
+  <div class="climate">
+    <h2>The weather it runs on</h2>
+    <p>
+      <ChoiceField label="Climate" :value="current" :choices="choices" :set="pick" />
+      <template v-if="recordText">: a record of {{ recordText }}. <button type="button" class="plain" @click="dropRecord">Use its months only</button></template>
+      <template v-else>: days are made up from these months, the same every time.</template>
+      The design storm brings <QuantityField label="Design storm" kind="intensity" :value="climate.storm.intensityMmPerH" :set="value => open.make(moveOf('change', { path: ['climate', 'storm', 'intensityMmPerH'], value }))" />.
+      Latitude <QuantityField label="Latitude" kind="angle" :value="open.site!.place.latitudeDeg" :set="value => open.make(moveOf('change', { path: ['place', 'latitudeDeg'], value }))" />.
+    </p>
+    <div class="scroll">
+      <table>
+        <thead><tr><th scope="col"><span class="unseen">Figure</span></th><th v-for="name in MONTH_NAMES" :key="name" scope="col">{{ name.slice(0, 3) }}</th></tr></thead>
+        <tbody>
+          <tr v-for="row in ROWS" :key="row.field">
+            <th scope="row">{{ row.name }}</th>
+            <td v-for="(month, index) in climate.months" :key="index">
+              <span v-if="recordText && (row.field === 'rainMm' || row.field === 'wetDays')" class="figure">{{ show(month[row.field], row.kind) }}</span>
+              <QuantityField v-else :label="`${row.name} in ${MONTH_NAMES[index]}`" :kind="row.kind" :value="month[row.field]" :set="setMonth(index, row.field)" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div class="moves"><button type="button" class="move" @click="reading = true">Load a rain record</button></div>
+    <LazyRecordDialog v-if="reading" v-model="reading" />
+  </div>
+</template>
+
+<style scoped>
+h2 { margin: 12px 0 4px; }
+.scroll { overflow-x: auto; }
+table { border-collapse: collapse; font-size: 13px; }
+th { font-weight: 400; color: var(--soft); text-align: left; padding: 2px 6px 2px 0; white-space: nowrap; }
+td { padding: 2px 3px; }
+</style>

@@ -1,0 +1,33 @@
+import type { Finding, Review } from '#core/review'
+import type { Site } from '#core/site'
+
+export type StepId = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'try' | 'build' | 'keep'
+export type StepMark = 'empty' | 'gaps' | 'sound' | 'closed'
+
+/** The steps in working order. Those without a sheet stand in the Path as not yet open. */
+export const STEPS: { id: StepId, name: string, open: boolean }[] = [
+  { id: 'need', name: 'Need', open: true }, { id: 'catch', name: 'Catch', open: true }, { id: 'clean', name: 'Clean', open: true }, { id: 'store', name: 'Store', open: true },
+  { id: 'lift', name: 'Lift', open: false }, { id: 'reach', name: 'Reach', open: false }, { id: 'try', name: 'Try', open: false }, { id: 'build', name: 'Build', open: false }, { id: 'keep', name: 'Keep', open: false },
+]
+
+/** The step at which a finding can be mended. */
+const STEP_OF_CHECK: Record<string, StepId> = {
+  'roof-without-spout': 'catch', 'shares-off': 'catch', 'roof-unfit-to-drink': 'catch', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean', 'use-without-supply': 'need', 'untreated-drinking': 'need',
+}
+export const stepOf = (finding: Finding): StepId => STEP_OF_CHECK[finding.check] ?? 'store'
+
+export function markOf(step: StepId, site: Site, review: Review): StepMark {
+  const started = { need: site.uses.length > 0, catch: site.roofs.length > 0, clean: site.nodes.some(node => node.kind === 'chamber'), store: site.nodes.some(node => node.kind === 'tank') } as Partial<Record<StepId, boolean>>
+  if (started[step] === undefined) return 'closed'
+  if (review.findings.some(finding => stepOf(finding) === step)) return 'gaps'
+  return started[step] ? 'sound' : 'empty'
+}
+export const MARK_WORDS: Record<StepMark, string> = { empty: 'not started', gaps: 'has gaps', sound: 'sound', closed: 'not yet open' }
+
+/** The caution that belongs to each step, with who decides. */
+export const CAUTIONS: Partial<Record<StepId, string>> = {
+  need: 'Untreated rain and well water is not for drinking; label every tap it reaches. Local code and a licensed trade decide.',
+  catch: 'Roofs and ladders kill. Lead flashing and treated roofs spoil water. Where in doubt leave the roof to a licensed trade.',
+  clean: 'Standing water in a dip breeds mosquitoes: every opening wants a fine mesh. Local code decides what may be drunk.',
+  store: 'Never climb into a tank alone or without air. Full tanks weigh a tonne per 1000 litres; tall stands and slopes are an engineer’s work.',
+}

@@ -1,0 +1,84 @@
+import { wrap, type Remote } from 'comlink'
+import type { YearWorker } from '~/workers/year.worker'
+import type { Outlook } from '#core/balance'
+import { review } from '#core/review'
+import type { Climate, Site } from '#core/site'
+import { useSite } from './site'
+
+export type YearChoice = 'typical' | 'worst' | number
+
+/** What the workers last said about the open site, keyed by its revision. A slow old answer never overwrites a newer one. */
+export const useResults = defineStore('results', () => {
+  const open = useSite()
+  const outlook = shallowRef<Outlook & { rainMm: Float64Array }>()
+  const answeredRevision = ref(-1)
+  const failure = ref<string>()
+  const choice = ref<YearChoice>('typical')
+  const readings = computed(() => open.site && review(open.site))
+
+  let worker: Worker | undefined
+  let remote: Remote<YearWorker> | undefined
+  let sentRecord: Climate['daily']
+  let busy = false
+
+  function start(): Remote<YearWorker> {
+    if (!remote) {
+      worker = new Worker(new URL('../workers/year.worker.ts', import.meta.url), { type: 'module' })
+      remote = wrap<YearWorker>(worker)
+      sentRecord = undefined
+    }
+    return remote
+  }
+
+  /** Ends whatever is being computed; the last answer stays. */
+  function stop(): void {
+    worker?.terminate()
+    worker = undefined
+    remote = undefined
+    busy = false
+  }
+
+  async function ask(): Promise<void> {
+    if (busy || !open.site) return
+    busy = true
+    const revision = open.revision
+    const { daily, ...climate } = open.site.climate
+    const light: Site = { ...open.site, climate }
+    try {
+      const face = start()
+      if (daily !== sentRecord) {
+        await face.setRecord(daily ? toRaw(daily) : undefined)
+        sentRecord = daily
+      }
+      const answer = await face.outlook(light)
+      if (revision > answeredRevision.value) {
+        outlook.value = answer
+        answeredRevision.value = revision
+        failure.value = undefined
+      }
+    }
+    catch (error) {
+      failure.value = `The year could not be computed: ${error instanceof Error ? error.message : 'unknown trouble'}. The figures shown are from before the last change.`
+      answeredRevision.value = revision
+    }
+    busy = false
+    if (open.site && open.revision !== revision) void ask()
+  }
+
+  watch(() => open.site?.id, () => {
+    outlook.value = undefined
+    answeredRevision.value = -1
+    choice.value = 'typical'
+  })
+  watch(() => open.revision, () => void ask(), { flush: 'sync' })
+
+  const yearIndex = computed(() => {
+    const found = outlook.value
+    if (!found) return 0
+    return choice.value === 'typical' ? found.typical : choice.value === 'worst' ? found.worst : Math.min(choice.value, found.years.length - 1)
+  })
+  const year = computed(() => outlook.value?.years[yearIndex.value])
+  const fresh = computed(() => answeredRevision.value === open.revision)
+
+  return { outlook, year, yearIndex, choice, fresh, failure, readings, stop, ask }
+})

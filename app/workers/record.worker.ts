@@ -1,0 +1,21 @@
+import { expose } from 'comlink'
+import { readRecord, type RecordChoices } from '#core/climate'
+
+/** The face of the record reader: it keeps the file, so that a corrected column does not send it again. */
+let text = ''
+const face = {
+  load(bytes: ArrayBuffer) {
+    const head = new Uint8Array(bytes, 0, Math.min(2, bytes.byteLength))
+    const wide = head[0] === 0xFF && head[1] === 0xFE ? 'utf-16le' : head[0] === 0xFE && head[1] === 0xFF ? 'utf-16be' : undefined
+    try {
+      text = new TextDecoder(wide ?? 'utf-8', { fatal: true }).decode(bytes)
+    }
+    catch {
+      text = new TextDecoder('windows-1252').decode(bytes)
+    }
+  },
+  read: (choices: RecordChoices) => readRecord(text, choices),
+}
+
+export type RecordWorker = typeof face
+expose(face)

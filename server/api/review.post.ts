@@ -1,0 +1,10 @@
+import { phraseText, review } from '#core/review'
+import { documentRoute, siteIn } from '../lib/documents'
+
+/** What is wrong with a site, worst first, in its own units, each with its numbers and the move that mends it. */
+export default documentRoute((json) => {
+  const { site } = siteIn(json)
+  const { findings, sound } = review(site)
+  const { units } = site.standards
+  return { findings: findings.map(finding => ({ ...finding, sentence: phraseText(finding.sentence, units), why: phraseText(finding.why, units) })), sound }
+})
