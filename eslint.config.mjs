@@ -11,8 +11,8 @@ const floorRules = FLOORS.flatMap((rooms, level) => rooms.map(room => ({
       patterns: [
         { group: ['**/app/**', '**/server/**', '~/**', 'vue', 'pinia', 'nuxt', 'dexie', 'node:*'], message: 'The core knows no interface and no machine.' },
         ...FLOORS.slice(level).flat().filter(other => other !== room)
-          .map(other => ({ group: [`../${other}`, `../${other}/*`], message: `${room} stands under or beside ${other}: imports go one way.` })),
-        { group: ['../*/*'], message: 'Come in by the door: import from the module\'s index.' },
+          .map(other => ({ group: [`../${other}`, `../../${other}`], message: `${room} stands under or beside ${other}: imports go one way.` })),
+        ...FLOORS.flat().filter(other => other !== room).map(other => ({ group: [`../${other}/*`, `../../${other}/*`], message: 'Come in by the door: import from the module\'s index.' })),
       ],
     }],
   },
@@ -23,7 +23,7 @@ export default withNuxt(
   ...floorRules,
   {
     files: ['app/**/*.{ts,vue}', 'server/**/*.ts', 'bench/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['**/core/*/*'], message: 'Come in by the door: import from the module\'s index.' }] }] },
+    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['**/core/*/*', '#core/*/*'], message: 'Come in by the door: import from the module\'s index.' }] }] },
   },
   {
     rules: {

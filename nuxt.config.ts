@@ -1,3 +1,4 @@
+import type {} from '@nuxt/nitro-server'
 import { fileURLToPath } from 'node:url'
 
 export default defineNuxtConfig({

@@ -27,8 +27,8 @@ export function useFiles() {
     const rows = Array.from({ length: year.to - year.from }, (_, offset) => {
       const day = year.from + offset
       return {
-        date: isoDate(outlook.startDay + day), rain_mm: round(outlook.rainMm[day]!), held_L: round(run.storedL[day]!), asked_L: round(run.askedL[day]!), met_L: round(run.metL[day]!),
-        short_L: round(run.askedL[day]! - run.metL[day]!), caught_L: round(run.caughtL[day]!), first_flush_L: round(run.flushedL[day]!), well_L: round(run.wellL[day]!), main_L: round(run.mainL[day]!), spilled_L: round(run.spilledL[day]!),
+        date: isoDate(outlook.startDay + day), rain_mm: round(outlook.rainMm[day]!), held_L: round(run.storedL[day]!), asked_L: round(run.askedL[day]!), met_L: round(run.askedL[day]! - run.shortL[day]!),
+        short_L: round(run.shortL[day]!), caught_L: round(run.caughtL[day]!), first_flush_L: round(run.flushedL[day]!), well_L: round(run.wellL[day]!), main_L: round(run.mainL[day]!), spilled_L: round(run.spilledL[day]!),
       }
     })
     save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', Papa.unparse(rows))

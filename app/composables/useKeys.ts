@@ -11,13 +11,17 @@ export function useKeys(acts: { sums: () => void, find: () => void, keys: () => 
     event.preventDefault()
     act()
   }
+  /** Part by part; past the last part to the next run. */
   function walk(by: number): void {
-    const run = open.site?.runs.find(candidate => candidate.id === runId.value)
-    if (!run) {
-      runId.value = open.site?.runs[0]?.id
-      partIndex.value = 0
+    const runs = open.site?.runs ?? []
+    const at = runs.findIndex(candidate => candidate.id === runId.value)
+    const next = partIndex.value + by
+    if (at >= 0 && next >= 0 && next < runs[at]!.parts.length) partIndex.value = next
+    else if (runs.length) {
+      const run = runs[(at + (at < 0 && by < 0 ? 0 : by) + runs.length) % runs.length]!
+      runId.value = run.id
+      partIndex.value = by > 0 ? 0 : Math.max(0, run.parts.length - 1)
     }
-    else partIndex.value = (partIndex.value + by + run.parts.length) % Math.max(1, run.parts.length)
   }
   const always = (act: () => void) => (event: KeyboardEvent) => {
     event.preventDefault()

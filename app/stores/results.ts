@@ -70,7 +70,7 @@ export const useResults = defineStore('results', () => {
     answeredRevision.value = -1
     choice.value = 'typical'
   })
-  watch(() => open.revision, () => void ask(), { flush: 'sync' })
+  watch(() => open.revision, () => void ask(), { flush: 'sync', immediate: true })
 
   const yearIndex = computed(() => {
     const found = outlook.value

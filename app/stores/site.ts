@@ -3,7 +3,7 @@ import Dexie, { liveQuery, type Subscription } from 'dexie'
 import { database } from '~/db/database'
 import { applyMove, redo as redoStep, undo as undoStep, type Made, type Move, type Site } from '#core/site'
 
-const SAVE_AFTER_MS = 200
+const SAVE_AFTER_MS = 80
 const STEPS_KEPT = 300
 
 /** The open document: moves in, undo and redo, and every edit on disk within a second. */
@@ -121,7 +121,7 @@ export const useSite = defineStore('site', () => {
     void saveSoon()
   }
 
-  const saveSoon = useDebounceFn(flush, SAVE_AFTER_MS, { maxWait: 600 })
+  const saveSoon = useDebounceFn(flush, SAVE_AFTER_MS, { maxWait: 400 })
 
   async function flush(): Promise<void> {
     if (saving.value !== 'unsaved' || !site.value || changedElsewhere.value) return

@@ -21,7 +21,7 @@ const face = {
     if (kept?.key !== key) kept = { key, series: dailySeries(climate) }
     const result = { ...outlook(site, kept.series), rainMm: kept.series.rainMm.slice() }
     const { run } = result
-    return transfer(result, [run.storedL, run.poolL, run.askedL, run.metL, run.metByUseL, run.spilledL, run.caughtL, run.flushedL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
+    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
   },
 }
 

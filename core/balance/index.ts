@@ -1,5 +1,5 @@
 export { compile, type Compiled } from './compile'
 export { endHeightM, pathsFrom, type Path } from './paths'
 export { isOpenBothWays, poolsOf, type Pool } from './pools'
-export { simulate, type DailyRun, type RunOptions } from './simulate'
+export { massErrorL, simulate, type DailyRun, type RunOptions } from './simulate'
 export { outlook, poolFigures, type Outlook, type PoolFigures, type UseYear, type YearFigures } from './year'

@@ -77,19 +77,20 @@ function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, yea
     let [askedL, metL] = [0, 0]
     const shortRun = longestRun(from, to, (day) => {
       const asked = litresPerDay[series.month[day]!]!
-      const met = run.metByUseL[day * run.uses + use]!
+      const short = run.shortByUseL[day * run.uses + use]!
       askedL += asked
-      metL += met
-      return asked - met > asked * SHORT_SHARE
+      metL += asked - short
+      return short > asked * SHORT_SHARE
     })
     return { id, name, askedL, metL, shortDays: shortRun.count, longestShortDays: shortRun.longest }
   })
-  const short = longestRun(from, to, day => run.askedL[day]! - run.metL[day]! > run.askedL[day]! * SHORT_SHARE)
+  const short = longestRun(from, to, day => run.shortL[day]! > run.askedL[day]! * SHORT_SHARE)
+  const askedL = total(run.askedL)
   let leastStoredL = Infinity
   for (let day = from; day < to; day++) leastStoredL = Math.min(leastStoredL, run.storedL[day]!)
   return {
     year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), wellL: total(run.wellL), mainL: total(run.mainL),
-    spilledL: total(run.spilledL), askedL: total(run.askedL), metL: total(run.metL), shortDays: short.count, longestShortDays: short.longest,
+    spilledL: total(run.spilledL), askedL, metL: askedL - total(run.shortL), shortDays: short.count, longestShortDays: short.longest,
     longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest, leastStoredL, uses,
   }
 }
@@ -113,7 +114,7 @@ function autonomy(compiled: Compiled): Outlook['autonomy'] {
   for (let month = 0; month < 12; month++) {
     const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(AUTONOMY_DAYS), true)
     const run = simulate(alone, series, { startL: compiled.pools.map(pool => pool.capL) })
-    const first = run.askedL.findIndex((asked, day) => asked - run.metL[day]! > asked * SHORT_SHARE)
+    const first = run.shortL.findIndex((short, day) => short > run.askedL[day]! * SHORT_SHARE)
     const days = first < 0 ? AUTONOMY_DAYS : first
     if (!best || days < best.days) best = { days, month, beyond: first < 0 }
   }

@@ -63,7 +63,9 @@ export function drawSection(site: Site, widthPx: number, heightPx: number, held?
     const key = `${run.from.node}@${Math.round(portHeightM(site, run.from) * 10)}`
     const lane = leaving.get(key) ?? 0
     leaving.set(key, lane + 1)
-    return routeRun(site, run, place(run.from, run.to), place(run.to, run.from), lane)
+    const source = site.nodes.find(node => node.id === run.from.node)!
+    const sourceY = source.kind === 'well' ? scale.y(source.groundM - source.stillWaterDepthM - 0.3) : undefined
+    return routeRun(site, run, place(run.from, run.to), place(run.to, run.from), lane, sourceY)
   })
   return { widthPx: drawnPx, heightPx, scale, marks: staffMarks(scale), slots, ground: groundLine(slots, scale, drawnPx), routes }
 }

@@ -6,17 +6,19 @@ export interface Stretch { water: Water, points: [number, number][] }
 export interface PlacedPart { index: number, kind: Part['kind'], x: number, y: number, upright: boolean, open: boolean }
 export interface Route { runId: string, name: string, stretches: Stretch[], parts: PlacedPart[], points: [number, number][] }
 
-const LANE_PX = 6
+const LANE_PX = 9
+const PART_PX = 19
+/** Lines that leave at one place carry their parts one behind the other. */
+const LANE_PARTS_PX = 66
 const DRAWN = new Set<Part['kind']>(['valve', 'check', 'float', 'screen', 'filter', 'lamp', 'pump', 'meter', 'relief'])
 
-/** Draws a run as level and upright stretches between its two ends, with its parts along it in their order. */
-export function routeRun(site: Site, run: Run, from: [number, number], to: [number, number], lane: number): Route {
-  const points = corners(from, to, lane)
-  const drawn = run.parts.map((part, index) => ({ part, index })).filter(({ part }) => DRAWN.has(part.kind))
-  const parts = drawn.map(({ part, index }, order) => {
-    const { x, y, upright } = along(points, (order + 0.7) / (drawn.length + 0.4))
-    return { index, kind: part.kind, x, y, upright, open: part.kind === 'valve' ? part.open : true }
-  })
+/**
+ * Draws a run as level and upright stretches between its two ends, with its parts along it in their order.
+ * A line out of a well begins at its water, `sourceY`.
+ */
+export function routeRun(site: Site, run: Run, from: [number, number], to: [number, number], lane: number, sourceY?: number): Route {
+  const points = sourceY === undefined ? corners(from, to, lane) : tidy([[from[0], sourceY], ...corners(from, to, lane)])
+  const parts = placeParts(run, points, lane)
   const water = waterOf(site, run)
   const lamp = parts.find(part => part.kind === 'lamp')
   if (!lamp) return { runId: run.id, name: run.name, points, parts, stretches: [{ water, points }] }
@@ -25,6 +27,22 @@ export function routeRun(site: Site, run: Run, from: [number, number], to: [numb
     runId: run.id, name: run.name, points, parts,
     stretches: [{ water, points: [...points.slice(0, at), [lamp.x, lamp.y]] }, { water: 'treated', points: [[lamp.x, lamp.y], ...points.slice(at)] }],
   }
+}
+
+/** Parts stand close to the end of the line that they are fitted at: those before its longest pipe where it begins, the others where it ends. */
+function placeParts(run: Run, points: [number, number][], lane: number): PlacedPart[] {
+  const drawn = run.parts.map((part, index) => ({ part, index })).filter(({ part }) => DRAWN.has(part.kind))
+  const longest = run.parts.reduce((best, part, index) => part.kind === 'pipe' && part.lengthM > (best.lengthM ?? 0) ? { index, lengthM: part.lengthM } : best, { index: -1 } as { index: number, lengthM?: number })
+  const early = drawn.filter(({ index }) => index < longest.index)
+  const total = lengthOf(points)
+  const aside = lane * LANE_PARTS_PX
+  const roomy = longest.index >= 0 && (drawn.length + 1) * PART_PX + aside < total
+  return drawn.map(({ part, index }, order) => {
+    const fromStart = aside + (order + 0.75) * PART_PX
+    const fromEnd = total - (drawn.length - order - 0.25) * PART_PX
+    const { x, y, upright } = along(points, roomy ? (order < early.length ? fromStart : fromEnd) / total : (order + 0.7) / (drawn.length + 0.4))
+    return { index, kind: part.kind, x, y, upright, open: part.kind === 'valve' ? part.open : true }
+  })
 }
 
 function waterOf(site: Site, run: Run): Water {
@@ -49,7 +67,7 @@ function corners([x1, y1]: [number, number], [x2, y2]: [number, number], lane: n
   const turn = x2 - away * near
   if (shift === 0) return tidy([[x1, y1], [turn, y1], [turn, y2], [x2, y2]])
   const step = x1 + away * Math.min(5 + shift / 2, Math.abs(x2 - x1) * 0.2)
-  return tidy([[x1, y1], [step, y1], [step, y1 + shift], [turn, y1 + shift], [turn, y2], [x2, y2]])
+  return tidy([[x1, y1], [step, y1], [step, y1 - shift], [turn, y1 - shift], [turn, y2], [x2, y2]])
 }
 
 function tidy(points: [number, number][]): [number, number][] {

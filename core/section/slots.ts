@@ -2,13 +2,16 @@ import { tankHeight } from '../sums'
 import { roofAreaM2, runsFrom, tanksOf, type NodeOf, type Roof, type Run, type Site, type Tank } from '../site'
 
 /** A stretch of the drawing's width that one thing, or one group of taps, stands in. */
-export type Slot = { x: number, width: number, groundM: number } & (
+export type Slot = { x: number, width: number, groundM: number, yields: boolean } & (
   | { kind: 'roof', roof: Roof, spouts: NodeOf<'spout'>[] }
   | { kind: 'node', nodeId: string }
   | { kind: 'taps', taps: NodeOf<'tap'>[], indoors: boolean })
 
-const GAP_PX = 26
-const LEAST_GAP_PX = 16
+const MOST_GAP_PX = 64
+const LEAST_GAP_PX = 11
+/** Share of its natural width that a roof, a group of taps or an outfall keeps where it is crowded, and that tanks and pumps keep after them. */
+const NARROWEST = 0.66
+const TIGHTEST = 0.8
 export const STAFF_PX = 56
 
 /** The order in which water comes to the tanks: those that roofs feed first, then those fed by others, longest way last. */
@@ -28,17 +31,17 @@ function tanksInOrder(site: Site): Tank[] {
 export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: Slot[], widthPx: number } {
   const placed = new Set<string>()
   const slots: Slot[] = []
-  const put = (id: string, width: number) => {
+  const put = (id: string, width: number, yields = false) => {
     if (placed.has(id)) return
     placed.add(id)
-    slots.push({ kind: 'node', nodeId: id, x: 0, width, groundM: site.nodes.find(node => node.id === id)!.groundM })
+    slots.push({ kind: 'node', nodeId: id, x: 0, width, yields, groundM: site.nodes.find(node => node.id === id)!.groundM })
   }
-  const wide = (metres: number) => Math.max(46, Math.min(104, metres * pxPerM * 1.15))
+  const wide = (metres: number) => Math.max(48, Math.min(104, metres * pxPerM * 1.3))
 
   for (const roof of site.roofs) {
     const spouts = roof.spouts.map(spout => site.nodes.find(node => node.id === spout.nodeId)).filter(node => node?.kind === 'spout')
     for (const spout of spouts) placed.add(spout.id)
-    slots.push({ kind: 'roof', roof, spouts, x: 0, width: Math.max(92, Math.min(126, Math.sqrt(roofAreaM2(roof)) * pxPerM * 0.6)), groundM: spouts[0]?.groundM ?? 0 })
+    slots.push({ kind: 'roof', roof, spouts, x: 0, width: Math.max(92, Math.min(126, Math.sqrt(roofAreaM2(roof)) * pxPerM * 0.6)), groundM: spouts[0]?.groundM ?? 0, yields: true })
     for (const spout of spouts) for (const run of runsFrom(site, spout.id)) if (site.nodes.some(node => node.id === run.to.node && node.kind === 'chamber')) put(run.to.node, 30)
   }
   for (const node of site.nodes) if (node.kind === 'spout') put(node.id, 24)
@@ -48,11 +51,11 @@ export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: S
     put(tank.id, wide(tank.shape.shape === 'upright-cylinder' ? tank.shape.diameterM : tank.shape.lengthM))
     for (const run of runsFrom(site, tank.id)) {
       const end = site.nodes.find(node => node.id === run.to.node)
-      if (end?.kind === 'outfall') put(end.id, 34)
+      if (end?.kind === 'outfall') put(end.id, 32, true)
     }
     for (const run of runsFrom(site, tank.id)) {
       const end = site.nodes.find(node => node.id === run.to.node)
-      if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, 30)
+      if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, run.parts.length > 2 ? 60 : 30)
     }
   }
   for (const node of site.nodes) if (node.kind !== 'tap') put(node.id, 30)
@@ -70,18 +73,23 @@ function tapSlots(site: Site): Slot[] {
     groups.set(key, [...groups.get(key) ?? [], tap])
   }
   return [...groups].map(([key, members]) => ({
-    kind: 'taps', taps: members.sort((a, b) => b.baseM - a.baseM), indoors: key.startsWith('in'), x: 0, width: Math.max(84, 44 + members.length * 26), groundM: members[0]!.groundM,
+    kind: 'taps', taps: members.sort((a, b) => b.baseM - a.baseM), indoors: key.startsWith('in'), x: 0, width: Math.max(70, 40 + members.length * 27), groundM: members[0]!.groundM, yields: true,
   }))
 }
 
+/** Shares the width out. Crowded things come closer first, then grow narrower, and only then does the drawing grow wider. */
 function spread(slots: Slot[], widthPx: number): { slots: Slot[], widthPx: number } {
   const natural = slots.reduce((sum, slot) => sum + slot.width, 0)
   const room = widthPx - STAFF_PX - 20
-  const gap = slots.length ? Math.max(LEAST_GAP_PX, Math.min(64, (room - natural) / slots.length)) : GAP_PX
+  const gap = slots.length ? Math.max(LEAST_GAP_PX, Math.min(MOST_GAP_PX, (room - natural) / slots.length)) : 0
+  const yielding = slots.filter(slot => slot.yields).reduce((sum, slot) => sum + slot.width, 0)
+  const narrow = Math.max(NARROWEST, Math.min(1, (room - gap * slots.length - (natural - yielding)) / Math.max(1, yielding)))
+  const rest = room - gap * slots.length - yielding * narrow
+  const pinch = Math.max(TIGHTEST, Math.min(1, rest / Math.max(1, natural - yielding)))
   let x = STAFF_PX + gap / 2
   const laid = slots.map((slot) => {
-    const at = { ...slot, x }
-    x += slot.width + gap
+    const at = { ...slot, x, width: slot.width * (slot.yields ? narrow : pinch) }
+    x += at.width + gap
     return at
   })
   return { slots: laid, widthPx: Math.max(widthPx, x - gap / 2 + 12) }
@@ -98,6 +106,8 @@ export function portX(site: Site, slot: Slot, end: Run['from'], otherX: number):
   if (slot.kind === 'roof') return slot.x + slot.width - 6 - 12 * Math.max(0, slot.spouts.findIndex(spout => spout.id === end.node))
   const node = site.nodes.find(candidate => candidate.id === end.node)!
   if (node.kind === 'tank') return edge
+  // A joint stands at the far end of its stretch, which leaves room for the pump before it.
+  if (node.kind === 'joint') return slot.x + slot.width - 12
   return slot.x + slot.width / 2
 }
 

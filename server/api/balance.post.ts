@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { outlook } from '#core/balance'
+import { massErrorL, outlook } from '#core/balance'
 import { dailySeries, isoDate } from '#core/climate'
 import { documentRoute, Refused, siteIn } from '../lib/documents'
 
@@ -17,7 +17,7 @@ export default documentRoute((json) => {
   const series = dailySeries(site.climate, { years, seed })
   const { run, ...figures } = outlook(site, series, { yieldBeforeSpill })
   return {
-    ...figures, start: isoDate(series.startDay), massErrorL: run.massErrorL,
-    ...(daily ? { daily: { rainMm: [...series.rainMm], storedL: [...run.storedL], askedL: [...run.askedL], metL: [...run.metL], spilledL: [...run.spilledL] } } : {}),
+    ...figures, start: isoDate(series.startDay), massErrorL: massErrorL(run),
+    ...(daily ? { daily: { rainMm: [...series.rainMm], storedL: [...run.storedL], askedL: [...run.askedL], shortL: [...run.shortL], spilledL: [...run.spilledL] } } : {}),
   }
 })

@@ -6,17 +6,17 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
 
 <template>
   <el-select
-    class="choice" :model-value="value" :aria-label="label" :fit-input-width="false" :style="{ width: `calc(${shown.length}ch * 0.98 + 34px)` }"
+    class="choice" :model-value="value" :aria-label="label" :fit-input-width="false" :style="{ width: `calc(${shown.length}ch * 0.79 + 34px)` }"
     @update:model-value="set($event as Choice)">
     <el-option v-for="choice in choices" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
   </el-select>
 </template>
 
 <style scoped>
-.choice { vertical-align: baseline; max-width: 100%; }
-.choice :deep(.el-select__wrapper) { background: var(--field); box-shadow: none; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; min-height: 0; padding: 1px 4px 0; gap: 2px; line-height: 1.4; font-size: inherit; }
+.choice { vertical-align: -7px; max-width: 100%; overflow: hidden; height: 25px; }
+.choice :deep(.el-select__wrapper) { background: var(--field); box-shadow: none; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; min-height: 0; height: 25px; padding: 0 4px; gap: 2px; font-size: inherit; }
 .choice :deep(.el-select__wrapper:hover) { background: color-mix(in srgb, var(--oak) 16%, var(--field)); box-shadow: none; }
-.choice :deep(.el-select__wrapper.is-focused) { outline: 2px solid var(--oak); outline-offset: 1px; box-shadow: none; }
+.choice :deep(.el-select__wrapper.is-focused) { outline: 2px solid var(--oak); outline-offset: -2px; box-shadow: none; }
 .choice :deep(.el-select__placeholder) { color: var(--ink); font-weight: 450; }
 .choice :deep(.el-select__caret) { color: var(--oak); font-size: 12px; }
 </style>

@@ -11,10 +11,11 @@ function commit(): void {
 </script>
 
 <template>
-  <input v-model="typed" class="name" :aria-label="label" maxlength="80" autocomplete="off" :style="{ width: `${Math.max(4, typed.length) + 1}ch` }" @keydown.enter.prevent="($event.target as HTMLInputElement).blur()" @keydown.esc.stop="typed = value" @blur="commit">
+  <input v-model="typed" class="name" :aria-label="label" maxlength="80" autocomplete="off" :style="{ '--letters': typed.length }" @keydown.enter.prevent="($event.target as HTMLInputElement).blur()" @keydown.esc.stop="typed = value" @blur="commit">
 </template>
 
 <style scoped>
-.name { font: inherit; letter-spacing: inherit; color: inherit; background: transparent; border: 0; border-bottom: 1.5px dotted var(--hair); padding: 0 2px; margin-left: -2px; max-width: 100%; }
+.name { font: inherit; letter-spacing: inherit; color: inherit; background: transparent; border: 0; border-bottom: 1.5px dotted var(--hair); padding: 0 2px; margin-left: -2px; max-width: 100%; width: calc(var(--letters) * 1ch + 1ch); min-width: 4ch; field-sizing: content; }
+@supports (field-sizing: content) { .name { width: auto; } }
 .name:hover, .name:focus { border-bottom-color: var(--oak); background: var(--field); }
 </style>

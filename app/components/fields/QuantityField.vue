@@ -41,14 +41,15 @@ function giveUp(): void {
   <span class="quantity" :class="{ wrong: problem, marked }">
     <input
       ref="input" v-model="typed" :aria-label="label" :aria-invalid="Boolean(problem)" :aria-describedby="problem ? id : undefined" autocomplete="off" spellcheck="false" inputmode="text"
-      :style="{ width: `${Math.max(3, typed.length) + 0.6}ch` }" @focus="editing = true; ($event.target as HTMLInputElement).select()" @keydown.enter.prevent="commit" @keydown.esc.stop="giveUp" @blur="leave">
+      :style="{ '--letters': typed.length }" @focus="editing = true; ($event.target as HTMLInputElement).select()" @keydown.enter.prevent="commit" @keydown.esc.stop="giveUp" @blur="leave">
     <span v-if="problem" :id="id" class="problem" role="alert">{{ problem }} <button type="button" class="plain" @mousedown.prevent="giveUp">Keep {{ shown || 'it empty' }}</button></span>
   </span>
 </template>
 
 <style scoped>
 .quantity { display: inline-block; vertical-align: baseline; }
-input { font: inherit; font-weight: 600; font-variant-numeric: tabular-nums; color: var(--ink); background: var(--field); border: 0; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 4px 0; line-height: 1.4; max-width: 100%; }
+input { font: inherit; font-weight: 600; font-variant-numeric: tabular-nums; color: var(--ink); background: var(--field); border: 0; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 4px 0; line-height: 1.4; max-width: 100%; width: calc(var(--letters) * 1ch + 1ch); min-width: 3ch; field-sizing: content; }
+@supports (field-sizing: content) { input { width: auto; } }
 input:hover { background: color-mix(in srgb, var(--oak) 16%, var(--field)); }
 .marked input { background: color-mix(in srgb, var(--oak) 22%, var(--field)); }
 .wrong input { border-bottom-color: var(--rust); background: color-mix(in srgb, var(--rust) 12%, var(--sheet)); }

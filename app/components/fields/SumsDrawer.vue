@@ -26,13 +26,15 @@ const FIRST: Record<string, number> = {
 }
 const KINDS: [RegExp, Kind][] = [[/M2$/, 'area'], [/Mm$/, 'bore'], [/MmPerH$/, 'intensity'], [/M$/, 'length'], [/L$/, 'volume'], [/C$/, 'temperature'], [/Kg$/, 'mass']]
 const kindOf = (name: string): Kind => name === 'rainMm' || name === 'wettingLossMm' || (name === 'depthMm' && picked.value === 'first-flush-volume') ? 'rain' : KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? 'count'
-const label = (name: string) => name.replace(/(MmPerH|PerDay|M2|Mm|M|L|C|Kg|Deg)$/, '').replace(/([A-Z])/g, ' $1').toLowerCase().replace(/^t (min|max)$/, 'mean $1imum').replace('minimum', 'minimum').trim()
+const label = (name: string) => name.replace(/(MmPerH|PerDay|M2|Mm|M|L|C|Kg|Deg)$/, '').replace(/([A-Z])/g, ' $1').toLowerCase().replace(/^t (min|max)$/, 'mean $1imum temperature').trim()
 
 const typed = reactive<Record<string, Record<string, number>>>({})
-const values = computed(() => typed[picked.value] ??= {})
+function keep(name: string, value: number): undefined {
+  typed[picked.value] = { ...typed[picked.value], [name]: value }
+}
 const input = computed(() => ({
   ...(hasShape.value ? { shape: shape.value } : {}),
-  ...Object.fromEntries(fields.value.map(([name, property]) => [name, values.value[name] ?? property.default ?? FIRST[name] ?? 1])),
+  ...Object.fromEntries(fields.value.map(([name, property]) => [name, typed[picked.value]?.[name] ?? property.default ?? FIRST[name] ?? 1])),
 }) as Record<string, number>)
 const SHAPES = ['upright-cylinder', 'lying-cylinder', 'box'].map(value => ({ value, name: value.replace('-', ' ') }))
 const choices = SUMS.map(entry => ({ value: entry.name, name: entry.purpose }))
@@ -45,7 +47,7 @@ const choices = SUMS.map(entry => ({ value: entry.name, name: entry.purpose }))
     <p v-if="hasShape">Shape: <ChoiceField label="Shape" :value="shape" :choices="SHAPES" :set="value => shape = value" /></p>
     <p v-for="[name] in fields" :key="`${picked}-${name}`" class="field">
       <span>{{ label(name) }}</span>
-      <QuantityField :label="label(name)" :kind="kindOf(name)" :value="input[name]" :set="value => { values[name] = value; return undefined }" />
+      <QuantityField :label="label(name)" :kind="kindOf(name)" :value="input[name]" :set="value => keep(name, value)" />
     </p>
     <WorkedSum :name="picked" :input="input" />
   </el-drawer>

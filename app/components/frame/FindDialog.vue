@@ -5,6 +5,7 @@ const open = useSite()
 const results = useResults()
 const { phrase } = useUnits()
 const { pickNode, pickRun } = useSelection()
+const input = useTemplateRef('input')
 const wanted = ref('')
 const at = ref(0)
 
@@ -34,8 +35,8 @@ const step = (by: number) => at.value = (at.value + by + found.value.length) % M
 </script>
 
 <template>
-  <el-dialog v-model="shown" title="Find" width="min(520px, 94vw)" append-to-body>
-    <input v-model="wanted" autofocus class="wanted" aria-label="Find by name" placeholder="tank, roof, run, use, finding …" @keydown.enter="go(found[at])" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
+  <el-dialog v-model="shown" title="Find" width="min(520px, 94vw)" append-to-body @opened="input?.focus()">
+    <input ref="input" v-model="wanted" class="wanted" aria-label="Find by name" placeholder="tank, roof, run, use, finding …" @keydown.enter="go(found[at])" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
     <ul>
       <li v-for="(entry, index) in found" :key="index"><button type="button" :class="{ on: index === at }" @click="go(entry)"><span class="soft small">{{ entry.kind }}</span> {{ entry.name }}</button></li>
       <li v-if="!found.length" class="soft">Nothing here is called that.</li>

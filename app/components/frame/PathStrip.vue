@@ -20,7 +20,7 @@ const marks = computed(() => new Map(STEPS.map(step => [step.id, open.site && re
 </template>
 
 <style scoped>
-.path { background: var(--sheet); border-right: 1px solid var(--hair); display: flex; flex-direction: column; padding: 10px 0; gap: 1px; }
+.path { position: relative; background: var(--sheet); border-right: 1px solid var(--hair); display: flex; flex-direction: column; padding: 10px 0; gap: 1px; }
 .brand { font: 700 15px/1.1 var(--heading); text-align: center; color: var(--ink); text-decoration: none; padding: 2px 0 12px; letter-spacing: -.2px; display: block; }
 .path > :not(.brand) { display: grid; grid-template-columns: 20px 1fr; align-items: center; padding: 9px 4px 9px 11px; color: var(--soft); font-size: 14.5px; border-left: 3px solid transparent; text-decoration: none; }
 i { width: 10px; height: 10px; border-radius: 50%; border: 1.5px solid var(--soft); display: block; }

@@ -2,7 +2,7 @@
 import { moveOf } from '#core/site'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 
-defineEmits<{ sums: [], find: [], keys: [] }>()
+const emit = defineEmits<{ sums: [], find: [], keys: [] }>()
 const open = useSite()
 const prefs = usePrefs()
 const { exportSite, exportDays } = useFiles()
@@ -11,10 +11,12 @@ const UNITS = [{ value: 'metric' as const, name: 'metric' }, { value: 'us' as co
 const savedText = computed(() => open.changedElsewhere ? 'changed in another tab' : { saved: 'saved', unsaved: 'saving…', failed: 'not saved: this browser keeps nothing' }[open.saving])
 const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
-function act(command: 'site' | 'days' | 'theme' | 'keys', emit: (event: 'keys') => void): void {
+function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
   if (command === 'site') exportSite()
   else if (command === 'days') exportDays()
   else if (command === 'theme') prefs.theme = nextTheme[prefs.theme]
+  else if (command === 'sums') emit('sums')
+  else if (command === 'find') emit('find')
   else emit('keys')
 }
 </script>
@@ -29,12 +31,14 @@ function act(command: 'site' | 'days' | 'theme' | 'keys', emit: (event: 'keys') 
       <button type="button" class="tool" :disabled="!open.redoLabel" :title="open.redoLabel ? `Redo: ${open.redoLabel}` : 'Nothing to redo'" @click="open.redo()"><Redo2 :size="15" aria-hidden="true" /><span class="wide">Redo</span><span class="unseen">Redo</span></button>
       <button type="button" class="tool wide" @click="$emit('sums')">Sums <kbd>S</kbd></button>
       <button type="button" class="tool wide" @click="$emit('find')">Find <kbd>/</kbd></button>
-      <el-dropdown trigger="click" @command="act($event, $emit)">
-        <button type="button" class="tool">Files</button>
+      <el-dropdown trigger="click" @command="act">
+        <button type="button" class="tool">Files<span class="unseen"> and more</span></button>
         <template #dropdown>
           <el-dropdown-menu>
             <el-dropdown-item command="site">Save this site as a file</el-dropdown-item>
             <el-dropdown-item command="days">Save the year’s days as CSV</el-dropdown-item>
+            <el-dropdown-item command="sums" divided>Sums <kbd>S</kbd></el-dropdown-item>
+            <el-dropdown-item command="find">Find <kbd>/</kbd></el-dropdown-item>
             <el-dropdown-item command="theme" divided>Theme: {{ prefs.theme === 'auto' ? 'as the machine' : prefs.theme }}</el-dropdown-item>
             <el-dropdown-item command="keys">Keys <kbd>?</kbd></el-dropdown-item>
           </el-dropdown-menu>

@@ -19,13 +19,13 @@ const pick = () => pickNode(roof.value.id)
 </script>
 
 <template>
-  <g class="roof" :class="{ on: nodeId === roof.id }" tabindex="0" role="button" :aria-label="`Roof ${roof.name}, ${show(roofAreaM2(roof), 'area')} of ${ROOFING[roof.material].name}`" @click="pick" @keydown.enter="pick">
+  <g class="roof" :class="{ on: nodeId === roof.id }" tabindex="0" role="button" @click="pick" @keydown.enter="pick">
     <path :d="`M${shape.x + 8} ${shape.eaves} V${shape.ground} M${shape.right - 8} ${shape.eaves} V${shape.ground}`" class="wall" />
     <path :d="`M${shape.x - 2} ${shape.eaves} L${shape.x + shape.width * 0.5} ${shape.top} L${shape.right + 2} ${shape.eaves} Z`" class="cover" />
     <path :d="`M${shape.right - 10} ${shape.eaves + 1} h12`" class="gutter" />
-    <text :x="shape.x + 14" :y="shape.eaves + 17" class="name">{{ roof.name }}</text>
-    <text :x="shape.x + 14" :y="shape.eaves + 31" class="what">{{ show(roofAreaM2(roof), 'area') }}</text>
-    <text :x="shape.x + 14" :y="shape.eaves + 44" class="what">{{ ROOFING[roof.material].name }}</text>
+    <text :x="shape.x + 14" :y="shape.ground - 40" class="name">{{ roof.name }}</text>
+    <text :x="shape.x + 14" :y="shape.ground - 26" class="what">{{ show(roofAreaM2(roof), 'area') }}</text>
+    <text :x="shape.x + 14" :y="shape.ground - 13" class="what">{{ ROOFING[roof.material].name }}</text>
   </g>
 </template>
 
@@ -36,5 +36,6 @@ const pick = () => pickNode(roof.value.id)
 .gutter { stroke: var(--line-roof); stroke-width: 3; }
 .on .cover, .roof:focus-visible .cover { stroke: var(--oak); }
 .name { font: 600 12px var(--text); fill: var(--ink); }
+text { paint-order: stroke; stroke: var(--sheet); stroke-width: 3px; }
 .what { font: 11px var(--text); fill: var(--soft); }
 </style>

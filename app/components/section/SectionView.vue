@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { poolsOf } from '#core/balance'
 import { isoDate } from '#core/climate'
-import { drawSection, type VerticalScale } from '#core/section'
+import { drawSection, type Slot, type VerticalScale } from '#core/section'
 import { format, parseISO } from 'date-fns'
 
 /** The whole site cut through, at its true heights. */
@@ -32,6 +32,9 @@ const levels = computed(() => {
 })
 const dayText = computed(() => results.outlook && day.value !== undefined ? format(parseISO(isoDate(results.outlook.startDay + day.value)), 'd MMMM') : undefined)
 const routes = computed(() => [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)))
+const ofKind = <Kind extends Slot['kind']>(kind: Kind) => computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
+const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]
+const houses = computed(() => groups.value.filter(slot => slot.indoors))
 const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
 </script>
 
@@ -40,16 +43,12 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
     <div class="scroll">
       <svg v-if="width && !asList" :width="drawing.widthPx" :height="drawing.heightPx" role="group" aria-label="Drawing of the site" @click.self="pickNode(undefined)">
         <SectionGround :drawing="drawing" />
-        <g v-for="slot in drawing.slots" :key="slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id">
-          <RoofSymbol v-if="slot.kind === 'roof'" :slot-place="slot" :drawing="drawing" />
-          <HouseSymbol v-else-if="slot.kind === 'taps' && slot.indoors" :slot-place="slot" :drawing="drawing" />
-        </g>
+        <RoofSymbol v-for="slot in roofs" :key="slot.roof.id" :slot-place="slot" :drawing="drawing" />
+        <HouseSymbol v-for="slot in houses" :key="slot.taps[0]!.id" :slot-place="slot" :drawing="drawing" />
         <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
-        <template v-for="slot in drawing.slots" :key="`node-${slot.x}`">
-          <SectionNode v-if="slot.kind === 'node'" :node="nodeOf(slot.nodeId)" :slot-place="slot" :drawing="drawing" :level="levels.get(slot.nodeId)" :selected="nodeId === slot.nodeId" @hold="held = $event" />
-          <TapSymbol v-for="tap in slot.kind === 'taps' ? slot.taps : []" :key="tap.id" :tap="tap" :slot-place="slot" :drawing="drawing" @hold="held = $event" />
-          <SpoutSymbol v-for="spout in slot.kind === 'roof' ? slot.spouts : []" :key="spout.id" :spout="spout" :slot-place="slot" :drawing="drawing" @hold="held = $event" />
-        </template>
+        <template v-for="slot in roofs" :key="slot.roof.id"><SpoutSymbol v-for="spout in slot.spouts" :key="spout.id" :spout="spout" :slot-place="slot" :drawing="drawing" @hold="held = $event" /></template>
+        <SectionNode v-for="slot in singles" :key="slot.nodeId" :node="nodeOf(slot.nodeId)" :slot-place="slot" :drawing="drawing" :level="levels.get(slot.nodeId)" :selected="nodeId === slot.nodeId" @hold="held = $event" />
+        <template v-for="slot in groups" :key="slot.taps[0]!.id"><TapSymbol v-for="tap in slot.taps" :key="tap.id" :tap="tap" :slot-place="slot" :drawing="drawing" @hold="held = $event" /></template>
         <SectionFolds :drawing="drawing" />
         <SectionStaff :drawing="drawing" />
       </svg>
@@ -68,6 +67,6 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
 .scroll { height: 100%; overflow: auto hidden; }
 .scroll:has(.runs) { overflow: auto; }
 svg { display: block; user-select: none; }
-.caption { position: absolute; right: 12px; top: 6px; margin: 0; display: flex; gap: 14px; background: color-mix(in srgb, var(--sheet) 80%, transparent); padding: 0 4px; }
+.caption { position: absolute; right: 8px; bottom: 4px; margin: 0; display: flex; gap: 14px; background: color-mix(in srgb, var(--sheet) 88%, transparent); padding: 0 8px; border-radius: 3px; }
 .empty { position: absolute; inset: 40% 0 auto; text-align: center; margin: 0; padding: 0 24px; }
 </style>

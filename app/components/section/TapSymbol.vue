@@ -7,6 +7,7 @@ const props = defineProps<{ tap: NodeOf<'tap'>, slotPlace: Extract<Slot, { kind:
 defineEmits<{ hold: [VerticalScale | undefined] }>()
 const open = useSite()
 const at = computed(() => ({ x: portX(open.site!, props.slotPlace, { node: props.tap.id, port: 'in' }, 0), y: props.drawing.scale.y(props.tap.baseM) }))
+const atEdge = computed(() => at.value.x + props.tap.name.length * 6.2 > props.drawing.widthPx - 8)
 const drinking = computed(() => open.site!.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
 </script>
 
@@ -14,7 +15,7 @@ const drinking = computed(() => open.site!.uses.some(use => use.at === props.tap
   <HeightHandle :node="tap" :drawing="drawing" :label="`${tap.name}, height of the tap`" @hold="$emit('hold', $event)">
     <path v-if="tap.fixture === 'drip'" :d="`M${at.x - 12} ${at.y} h40 M${at.x - 4} ${at.y} v4 M${at.x + 7} ${at.y} v4 M${at.x + 18} ${at.y} v4`" class="tap" />
     <path v-else :d="`M${at.x - 7} ${at.y} h9 v7 M${at.x - 3} ${at.y} v-5 m-4 0 h8`" class="tap" :class="{ drinking }" />
-    <text :x="at.x - 8" :y="at.y - 9">{{ tap.name }}</text>
+    <text :x="atEdge ? drawing.widthPx - 6 : at.x - 8" :y="at.y - 9" :text-anchor="atEdge ? 'end' : 'start'">{{ tap.name }}</text>
   </HeightHandle>
 </template>
 

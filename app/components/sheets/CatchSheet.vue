@@ -30,11 +30,11 @@ const addRoof = () => open.make(moveOf('addRoof', { name: `Roof ${open.site!.roo
         is <ChoiceField label="Roofing" :value="roof.material" :choices="materials" :set="set(index, 'material')" />,
         <template v-for="(piece, at) in roof.pieces" :key="at">
           <template v-if="at"> and </template>
+          <template v-if="roof.pieces.length > 1 || piece.count !== 1"><QuantityField label="How many pieces" kind="count" :value="piece.count" :set="set(index, 'pieces', at, 'count')" /> of </template>
           <QuantityField label="Length of the piece" kind="length" :value="piece.lengthM" :set="set(index, 'pieces', at, 'lengthM')" /> by <QuantityField label="Width of the piece" kind="length" :value="piece.widthM" :set="set(index, 'pieces', at, 'widthM')" />
-          <template v-if="piece.count !== 1 || roof.pieces.length > 1"> × <QuantityField label="How many of them" kind="count" :value="piece.count" :set="set(index, 'pieces', at, 'count')" /></template>
-          <button v-if="roof.pieces.length > 1" type="button" class="plain small" :aria-label="`Take out piece ${at + 1}`" @click="set(index, 'pieces')(roof.pieces.filter((_, other) => other !== at))">✕</button>
-        </template>
-        : <b class="figure">{{ show(roofAreaM2(roof), 'area') }}</b> seen from above, pitched <QuantityField label="Pitch" kind="angle" :value="roof.pitchDeg" :set="set(index, 'pitchDeg')" />.
+          <button v-if="roof.pieces.length > 1" type="button" class="plain small" @click="set(index, 'pieces')(roof.pieces.filter((_, other) => other !== at))">(take out)</button>
+        </template>:
+        <b class="figure">{{ show(roofAreaM2(roof), 'area') }}</b> seen from above, pitched <QuantityField label="Pitch" kind="angle" :value="roof.pitchDeg" :set="set(index, 'pitchDeg')" />.
         In a mean year it gives <SumFigure name="roof-yield" :input="yieldInput(roof)">{{ litres(roofYield(yieldInput(roof)).volumeL) }}</SumFigure>; the design storm sends
         <SumFigure name="storm-flow" :input="stormInput(roof)">{{ show(stormFlow(stormInput(roof)).flowLps, 'flow') }}</SumFigure> down it.
         <span v-if="ROOFING[roof.material].drinkingCaution" class="small soft"> For drinking: {{ ROOFING[roof.material].drinkingCaution }}.</span>
@@ -42,7 +42,7 @@ const addRoof = () => open.make(moveOf('addRoof', { name: `Roof ${open.site!.roo
       <p v-for="(spout, at) in roof.spouts" :key="spout.nodeId" class="small">
         {{ spoutOf(spout.nodeId)?.name }}, outlet at <QuantityField label="Height of the outlet" kind="length" :value="spoutOf(spout.nodeId)!.baseM" :set="baseM => open.make(moveOf('setHeight', { node: spout.nodeId, baseM }))" />,
         takes <QuantityField label="Share of the roof" kind="share" :value="spout.share" :set="set(index, 'spouts', at, 'share')" /> of it.
-        To ground in <MonthsField :value="bypassOf(spout.nodeId)" :label="`By-pass months of ${spoutOf(spout.nodeId)?.name}`" :set="setNode(spout.nodeId, 'bypassMonths')" />
+        {{ bypassOf(spout.nodeId).length ? 'Sent to ground in' : 'Sent to ground in no month:' }} <MonthsField :value="bypassOf(spout.nodeId)" :label="`By-pass months of ${spoutOf(spout.nodeId)?.name}`" :set="setNode(spout.nodeId, 'bypassMonths')" />
       </p>
       <p class="small soft">
         Of the rain {{ show(roofLosses(roof).runoffCoefficient, 'share') }} runs off after {{ show(roofLosses(roof).wettingLossMm, 'rain') }} has wetted it{{ roof.runoffCoefficient === undefined ? ', as the material usually gives' : ', as measured' }}.

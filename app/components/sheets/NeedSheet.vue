@@ -46,7 +46,7 @@ const add = () => open.make(moveOf('addUse', { preset: adding.value }))
       </p>
       <p class="small soft">
         Served as number <QuantityField label="Priority" kind="count" :value="use.priority" :set="set(index, 'priority')" />.
-        <template v-if="yearOf(use.id)"> {{ litres(yearOf(use.id)!.askedL) }} asked in the shown year, {{ litres(yearOf(use.id)!.metL) }} met; short on {{ yearOf(use.id)!.shortDays }} days, {{ yearOf(use.id)!.longestShortDays }} in a row at most.</template>
+        <template v-if="yearOf(use.id)"> {{ litres(yearOf(use.id)!.askedL) }} asked in the shown year, {{ litres(yearOf(use.id)!.metL) }} met; short on {{ yearOf(use.id)!.shortDays }} days, {{ yearOf(use.id)!.longestShortDays }} in a row at most.</template>{{ ' ' }}
         <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: use.id }))">Take out</button>
       </p>
     </div>

@@ -57,6 +57,8 @@ const columnChoices = computed(() => {
 const UNIT_CHOICES = (Object.keys(RAIN_UNITS) as RainUnit[]).map(value => ({ value, name: value }))
 const ORDERS: { value: DateOrder, name: string }[] = [{ value: 'ymd', name: 'year, month, day' }, { value: 'dmy', name: 'day, month, year' }, { value: 'mdy', name: 'month, day, year' }]
 const GAPS: { value: GapFill, name: string }[] = [{ value: 'other-years', name: 'with the same date of the nearest year' }, { value: 'dry', name: 'as days without rain' }]
+const UNIT_ANSWERS: { name: string, choice: RecordChoices }[] = (Object.keys(RAIN_UNITS) as RainUnit[]).map(unit => ({ name: `It is ${unit}`, choice: { unit } }))
+const ORDER_ANSWERS: { name: string, choice: RecordChoices }[] = [{ name: 'The day comes first', choice: { order: 'dmy' } }, { name: 'The month comes first', choice: { order: 'mdy' } }]
 const asks = computed(() => reading.value?.questions ?? [])
 const counts = computed(() => {
   const found = reading.value
@@ -86,7 +88,10 @@ function take(): void {
       <p class="soft">Nothing was changed.</p>
     </div>
     <template v-if="reading">
-      <div v-for="question in asks" :key="question.about" class="question" role="alert">{{ question.sentence }}</div>
+      <div v-for="question in asks" :key="question.about" class="question" role="alert">
+        {{ question.sentence }}
+        <span class="moves"><button v-for="answer in question.about === 'unit' ? UNIT_ANSWERS : ORDER_ANSWERS" :key="answer.name" type="button" class="move" @click="choose(answer.choice)">{{ answer.name }}</button></span>
+      </div>
       <p class="understood">
         Days are in <ChoiceField v-if="reading.columns.date.length === 1" label="Date column" :value="reading.columns.date[0]!" :choices="columnChoices" :set="column => choose({ columns: { ...choices.columns, date: [column] } })" /><template v-else>three columns</template>,
         written <ChoiceField label="Order of the date" :value="reading.order" :choices="ORDERS" :set="order => choose({ order })" />;

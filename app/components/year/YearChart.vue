@@ -32,7 +32,7 @@ const data = computed(() => {
     datasets: [
       { type: 'line' as const, label: `Held (${unit.value})`, data: days.map(day => inUnit(run.storedL[day]!)), borderColor: c.deep, backgroundColor: `${c.water}aa`, fill: true, pointRadius: 0, borderWidth: 1.6, yAxisID: 'y' },
       { type: 'bar' as const, label: `Spilled (${unit.value} a day)`, data: days.map(day => inUnit(run.spilledL[day]!)), backgroundColor: c.spill, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1 },
-      { type: 'bar' as const, label: `Short (${unit.value} a day)`, data: days.map(day => inUnit(run.askedL[day]! - run.metL[day]!)), backgroundColor: c.rust, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1 },
+      { type: 'bar' as const, label: `Short (${unit.value} a day)`, data: days.map(day => inUnit(run.shortL[day]!)), backgroundColor: c.rust, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1 },
     ],
   }
 })

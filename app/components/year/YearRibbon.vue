@@ -30,7 +30,7 @@ const shape = computed(() => {
     x, y, step,
     fill: area<number>().x(x).y0(FOOT).y1(at => y(run.storedL[at]!))(days) ?? '',
     edge: line<number>().x(x).y(at => y(run.storedL[at]!))(days) ?? '',
-    short: days.filter(at => run.askedL[at]! - run.metL[at]! > run.askedL[at]! * 1e-3),
+    short: days.filter(at => run.shortL[at]! > run.askedL[at]! * 1e-3),
     foam: days.filter(at => run.spilledL[at]! > 0).map(at => ({ at, tall: 2 + 9 * Math.sqrt(run.spilledL[at]! / most) })),
     months: MONTH_NAMES.map((name, month) => ({ letter: name[0], x: x(days.findIndex(at => Number(isoDate(outlook.startDay + at).slice(5, 7)) === month + 1) + year.from) - step / 2, known: days.some(at => Number(isoDate(outlook.startDay + at).slice(5, 7)) === month + 1) })).filter(month => month.known),
   }
@@ -40,7 +40,7 @@ const reading = computed(() => {
   const at = hovered.value ?? pinned.value
   if (!outlook || at === undefined || day.value !== at) return undefined
   const { run } = outlook
-  const missing = run.askedL[at]! - run.metL[at]!
+  const missing = run.shortL[at]!
   return `${format(parseISO(isoDate(outlook.startDay + at)), 'd MMM')}: ${litres(run.storedL[at]!)} held, rain ${show(outlook.rainMm[at]!, 'rain')}`
     + (run.spilledL[at]! > 0.5 ? `, ${litres(run.spilledL[at]!)} spilled` : '') + (missing > 0.5 ? `, ${litres(missing)} short` : '')
 })
@@ -77,7 +77,7 @@ function walk(event: KeyboardEvent): void {
     </div>
     <div ref="frame" class="frame">
       <svg
-        v-if="shape" :width="width" :height="HEIGHT" tabindex="0" role="button" :aria-label="`Water held through the ${results.choice} year, ${results.year!.shortDays} days short. Arrow keys read the days; Enter opens the chart.`"
+        v-if="shape" :width="width" :height="HEIGHT" tabindex="0" role="slider" :aria-label="`Water held through the year, ${results.year!.shortDays} days short. Arrow keys read the days, Enter opens the chart.`" :aria-valuemin="1" :aria-valuemax="results.year!.to - results.year!.from" :aria-valuenow="(day ?? results.year!.from) - results.year!.from + 1" :aria-valuetext="reading"
         @pointermove="hovered = dayAt($event)" @pointerleave="hovered = undefined" @click="pinned = dayAt($event); $emit('open')" @keydown="walk" @keydown.enter="$emit('open')">
         <line v-for="month in shape.months" :key="month.x" :x1="month.x" :x2="month.x" y1="12" y2="74" class="month" />
         <path :d="shape.fill" class="water" />

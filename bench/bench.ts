@@ -1,0 +1,67 @@
+// Prints the figures the product holds itself to, as ratios within this one run.
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { readdirSync } from 'node:fs'
+import { compile, outlook, simulate } from '../core/balance'
+import { dailySeries, readRecord, isoDate } from '../core/climate'
+import { review } from '../core/review'
+import { drawSection } from '../core/section'
+import { applyMove, moveOf, readSiteText } from '../core/site'
+
+const read = readSiteText(readFileSync('demo/quillfern-ridge.json', 'utf8'))
+if (!read.ok) throw new Error('the demo does not read')
+const { site } = read
+
+/** Median of the times of a few runs, ms. */
+function time(act: () => void, runs = 15): number {
+  for (let warm = 0; warm < 10; warm++) act()
+  return Array.from({ length: runs }, () => { const start = performance.now(); act(); return performance.now() - start }).sort((a, b) => a - b)[runs >> 1]!
+}
+
+/** The barest loop that still is a tank: fill, spill, draw, and write the level down. */
+function bareTank(rainMm: Float64Array): Float64Array {
+  const level = new Float64Array(rainMm.length)
+  let held = 5000
+  for (let day = 0; day < rainMm.length; day++) {
+    held += Math.max(0, rainMm[day]! - 0.5) * 90
+    if (held > 18000) held = 18000
+    held -= Math.min(held, 260)
+    level[day] = held
+  }
+  return level
+}
+
+const series = dailySeries(site.climate)
+const compiled = compile(site)
+const days = series.rainMm.length
+const bare = time(() => bareTank(series.rainMm), 101) / days
+const start = compiled.pools.map(pool => pool.capL / 2)
+const full = time(() => simulate(compiled, series, { startL: start }), 101)
+const perTankDay = full / days / site.nodes.filter(node => node.kind === 'tank').length
+
+const line = (name: string, value: string) => console.log(`${name.padEnd(66)} ${value}`)
+line('daily balance of the full demo, per tank-day, against a bare loop', `${(perTankDay / bare).toFixed(1)} ×`)
+line('daily balance of the full demo, 30 years', `${full.toFixed(2)} ms`)
+const series60 = dailySeries(site.climate, { years: 60 })
+line('twice the years cost', `${(time(() => simulate(compiled, series60, { startL: start })) / full).toFixed(2)} ×`)
+const more = [0, 1, 2].reduce((current) => { const made = applyMove(current, moveOf('addTank', { kind: 'tote', how: 'alone' })); return made.ok ? made.site : current }, site)
+const compiledMore = compile(more)
+line('twice the tanks cost', `${(time(() => simulate(compiledMore, series, { startL: compiledMore.pools.map(pool => pool.capL / 2) })) / full).toFixed(2)} ×`)
+line('the whole outlook, compiled anew, with twelve months of autonomy', `${time(() => outlook(site, series)).toFixed(2)} ms`)
+line('making 30 years of rain', `${time(() => dailySeries(site.climate)).toFixed(2)} ms`)
+line('one move, checked', `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`)
+line('the review', `${time(() => review(site)).toFixed(2)} ms`)
+line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)
+const century = ['date,rain_mm', ...Array.from({ length: 36525 }, (_, day) => `${isoDate(-25567 + day)},${(day * 7 % 23) / 2}`)].join('\n')
+line('reading a record of 100 years', `${time(() => readRecord(century), 5).toFixed(0)} ms`)
+
+try {
+  const html = readFileSync('.output/server/chunks/build/client.precomputed.mjs', 'utf8')
+  const entry = new Set([...html.matchAll(/"([\w-]+\.js)"/g)].map(match => match[1]!))
+  const folder = '.output/public/_nuxt'
+  const sizes = readdirSync(folder).filter(name => name.endsWith('.js')).map(name => ({ name, bytes: gzipSync(readFileSync(`${folder}/${name}`)).length, used: entry.has(name) }))
+  line('all script of the app, gzipped', `${(sizes.reduce((sum, file) => sum + file.bytes, 0) / 1024).toFixed(0)} kB`)
+}
+catch {
+  line('size of the script', 'not built')
+}

@@ -1,0 +1,51 @@
+// Installs what is missing (packages, Chromium, ChromeDriver), then runs everything: lint, types, core, server, browser.
+import { readFileSync, existsSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { buildApp, installPackages, run } from './shell.mjs'
+
+const DEBIAN = ['chromium', 'chromium-driver']
+const BINARIES = ['/usr/bin/chromium', '/usr/bin/chromedriver']
+
+function installBrowser() {
+  if (BINARIES.every(existsSync)) return
+  const asRoot = process.getuid?.() === 0
+  const install = `apt-get update && apt-get install -y --no-install-recommends ${DEBIAN.join(' ')}`
+  if (asRoot) {
+    console.log('Installing Chromium and ChromeDriver …')
+    run('sh', ['-c', `${install} >/dev/null`], { mayFail: true, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  }
+  if (!BINARIES.every(existsSync)) {
+    console.error(`The browser tests need Debian's Chromium and ChromeDriver. Install them with:\n  sudo sh -c '${install}'`)
+    process.exit(1)
+  }
+}
+
+installPackages()
+installBrowser()
+let failed = 0
+let passed = 0
+const step = (name, ok) => ok ? passed++ : (failed++, console.error(`${name} failed`))
+
+const quick = process.argv.includes('--quick')
+if (!quick) {
+  step('lint', run('npx', ['--no-install', 'eslint', '.', '--max-warnings', '0'], { mayFail: true }))
+  step('types of the core', run('npx', ['--no-install', 'tsc', '-p', 'core/tsconfig.json'], { mayFail: true }))
+  step('types of the app', run('npx', ['--no-install', 'nuxt', 'typecheck'], { mayFail: true }))
+}
+buildApp()
+
+const folder = mkdtempSync(join(tmpdir(), 'tall-cask-test-'))
+for (const [name, config] of [['core and server', 'vitest.config.ts'], ['browser', 'tests/browser/vitest.config.ts']]) {
+  const file = join(folder, `${name.replaceAll(' ', '-')}.json`)
+  run('npx', ['--no-install', 'vitest', 'run', '--config', config, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { mayFail: true })
+  if (!existsSync(file)) {
+    failed++
+    continue
+  }
+  const report = JSON.parse(readFileSync(file, 'utf8'))
+  passed += report.numPassedTests
+  failed += report.numFailedTests + (report.numTotalTestSuites && !report.success && !report.numFailedTests ? 1 : 0)
+}
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed ? 1 : 0)

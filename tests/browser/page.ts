@@ -1,0 +1,118 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import chrome from 'selenium-webdriver/chrome.js'
+import { inject } from 'vitest'
+
+const FLAGS = ['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,800']
+const WAIT_MS = 12000
+
+/** A browser with a fresh profile, and what a person does with it. */
+export async function openBrowser(address = inject('address')) {
+  const options = new chrome.Options()
+  options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
+  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tall-cask-profile-'))}`)
+  options.setUserPreferences({ 'download.default_directory': mkdtempSync(join(tmpdir(), 'tall-cask-downloads-')) })
+  options.set('goog:loggingPrefs', { performance: 'ALL', browser: 'ALL' })
+  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver')).build()
+  await size(driver, 1280, 800)
+  return new Page(driver, address)
+}
+
+async function size(driver: WebDriver, width: number, height: number): Promise<void> {
+  await (driver as unknown as { sendDevToolsCommand: (name: string, args: object) => Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+}
+
+export class Page {
+  constructor(readonly driver: WebDriver, readonly address: string) {}
+
+  size = (width: number, height: number) => size(this.driver, width, height)
+  go = (path: string) => this.driver.get(this.address + path)
+  quit = () => this.driver.quit()
+  css = (selector: string) => this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS, `no ${selector}`)
+  all = (selector: string) => this.driver.findElements(By.css(selector))
+  button = (words: string) => this.driver.wait(until.elementLocated(By.xpath(`//*[self::button or self::a or self::label][contains(normalize-space(.), "${words}")]`)), WAIT_MS, `no button “${words}”`)
+  field = (label: string) => this.css(`input[aria-label="${label}"]`)
+
+  /** Waits until a reading of the page fulfils a condition, and gives it back. */
+  async until<Value>(read: () => Promise<Value>, holds: (value: Value) => boolean, what: string): Promise<Value> {
+    let last: Value | undefined
+    await this.driver.wait(async () => {
+      try {
+        last = await read()
+        return holds(last)
+      }
+      catch {
+        return false
+      }
+    }, WAIT_MS, `${what}; last seen: ${String(last)}`).catch((error: Error) => { throw new Error(`${what}; last seen: ${JSON.stringify(last)} (${error.message})`) })
+    return last as Value
+  }
+
+  /** Clicks without waiting for animations; scrolls there first. */
+  async click(element: WebElement | Promise<WebElement>): Promise<void> {
+    const found = await element
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', found)
+    await this.driver.wait(until.elementIsVisible(found), WAIT_MS)
+    await found.click()
+  }
+
+  async press(words: string): Promise<void> {
+    await this.click(this.button(words))
+  }
+
+  /** Types over a field as a person does: select all, type, Enter. */
+  async type(label: string, text: string, end: string = Key.ENTER): Promise<void> {
+    const field = await this.field(label)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field)
+    await field.click()
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, end)
+  }
+
+  async choose(label: string, name: string): Promise<void> {
+    const box = await this.driver.wait(until.elementLocated(By.xpath(`//*[contains(@class, "el-select") and .//input[@aria-label="${label}"]]//*[contains(@class, "el-select__wrapper")]`)), WAIT_MS, `no choice “${label}”`)
+    await this.click(box)
+    const option = await this.driver.wait(async () => {
+      for (const item of await this.all('.el-select-dropdown__item')) if (await item.isDisplayed() && (await item.getText()).startsWith(name)) return item
+      return false as unknown as WebElement
+    }, WAIT_MS, `no option “${name}”`)
+    await option.click()
+    await this.driver.wait(async () => {
+      for (const item of await this.all('.el-select-dropdown')) if (await item.isDisplayed()) return false
+      return true
+    }, WAIT_MS, 'the list stays open').catch(() => undefined)
+  }
+
+  value = async (label: string) => (await this.field(label)).getAttribute('value')
+  figure = async (name: string) => (await this.css(`[data-figure^="${name}"]`)).getText()
+  text = async (selector = 'body') => (await this.css(selector)).getText()
+  findings = async () => Promise.all((await this.all('.finding')).map(card => card.getAttribute('data-check')))
+  saved = () => this.until(() => this.driver.executeScript<string>('return document.querySelector("[data-saving]")?.dataset.saving'), state => state === 'saved', 'the site is saved')
+
+  /** The year's figures have come for what is on the screen now. */
+  answered = () => this.until(() => this.driver.executeScript<number>('return document.querySelectorAll(".figures.waiting").length + [...document.querySelectorAll("[data-figure]")].filter(e => e.textContent === "…").length'), count => count === 0, 'the year is worked out')
+
+  async upload(selector: string, name: string, content: string | Uint8Array): Promise<void> {
+    const path = join(mkdtempSync(join(tmpdir(), 'tall-cask-file-')), name)
+    writeFileSync(path, content)
+    await (await this.css(selector)).sendKeys(path)
+  }
+
+  /** Opens the demo site at a step and waits for its year. */
+  async openDemo(id: string, step = 'store'): Promise<void> {
+    await this.go('/')
+    await this.css(`a[href^="/site/${id}"]`)
+    await this.go(`/site/${id}/${step}`)
+    await this.css('.section svg')
+    await this.answered()
+  }
+
+  /** Errors the page has logged since the last call. */
+  async errors(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get('browser')
+    return entries.filter(entry => entry.level.name === 'SEVERE').map(entry => entry.message)
+  }
+}
+
+export { By, Key }

@@ -1,0 +1,75 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+
+let server: ChildProcess
+const address = 'http://127.0.0.1:4399'
+const demo = () => JSON.parse(readFileSync('demo/quillfern-ridge.json', 'utf8')) as Record<string, unknown>
+const post = async (path: string, body: unknown) => {
+  const answer = await fetch(address + path, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } })
+  return { status: answer.status, json: await answer.json() as Record<string, never> }
+}
+
+beforeAll(async () => {
+  server = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, HOST: '127.0.0.1', PORT: '4399' }, stdio: 'ignore' })
+  for (let tries = 0; tries < 150; tries++) {
+    if (await fetch(`${address}/api/health`).then(answer => answer.ok, () => false)) return
+    await new Promise(done => setTimeout(done, 100))
+  }
+}, 20000)
+afterAll(() => server.kill())
+
+describe('the routes', () => {
+  it('answer a worked sum exactly as the contract says', async () => {
+    const { status, json } = await post('/api/sums/roof-yield', { planAreaM2: 38, rainMm: 12, runoffCoefficient: 0.9 })
+    expect(status).toBe(200)
+    expect(Object.keys(json)).toEqual(['result', 'working', 'source'])
+    expect(json.result).toEqual({ volumeL: expect.closeTo(410.4, 9) })
+    expect(json.working).toContainEqual({ symbol: 'V', expression: '38 × 12 × 0.9 × 1', value: expect.closeTo(410.4, 9), unit: 'L' })
+  })
+  it('answer the year of a site, the same with the same seed, with the mass balance closed', async () => {
+    const first = await post('/api/balance', { site: demo(), options: { years: 12, seed: 4, daily: true } })
+    const again = await post('/api/balance', { site: demo(), options: { years: 12, seed: 4, daily: true } })
+    expect(first.status).toBe(200)
+    expect(first.json).toEqual(again.json)
+    const { years, daily, massErrorL } = first.json as { years: { askedL: number }[], daily: { askedL: number[], rainMm: number[] }, massErrorL: number }
+    expect(years).toHaveLength(12)
+    expect(daily.askedL.reduce((sum, value) => sum + value, 0)).toBeCloseTo(years.reduce((sum, year) => sum + year.askedL, 0), 3)
+    expect(Math.abs(massErrorL)).toBeLessThan(1e-3)
+    expect((await post('/api/balance', demo())).json.years).toHaveLength(30)
+  })
+  it('answer the review in the site’s units', async () => {
+    const metric = await post('/api/review', demo())
+    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['overflow-too-small', 'no-first-flush'])
+    const us = await post('/api/review', { ...demo(), standards: { ...demo().standards as object, units: 'us' } })
+    expect((us.json.findings as { why: string }[])[0]!.why).toContain('4.094 in')
+  })
+  it.each<[string, string, unknown, number, string]>([
+    ['no JSON', '/api/review', '{oops', 400, ''],
+    ['too large', '/api/balance', `"${'x'.repeat(5 * 1024 * 1024)}"`, 413, ''],
+    ['no site', '/api/balance', { hello: 1 }, 422, 'format'],
+    ['a wrong field', '/api/review', { ...demo(), place: { latitudeDeg: 95 } }, 422, 'place.latitudeDeg'],
+    ['wrong options', '/api/balance', { site: demo(), options: { years: 0 } }, 422, 'options.years'],
+    ['an impossible sum', '/api/sums/tank-volume', { shape: 'box', lengthM: 1, widthM: 1, heightM: 1, levelM: 3 }, 422, 'levelM'],
+    ['no such sum', '/api/sums/luck', {}, 404, 'name'],
+  ])('say what is wrong with %s', async (_, path, body, status, where) => {
+    const answer = await post(path, body)
+    expect(answer.status).toBe(status)
+    expect((answer.json.error as { path: string, sentence: string }[])[0]).toMatchObject({ path: where, sentence: expect.stringMatching(/\.$/) })
+  })
+  it('serve the page under a strict policy', async () => {
+    const answer = await fetch(address)
+    const policy = answer.headers.get('content-security-policy')!
+    expect(policy).toContain('default-src \'none\'')
+    expect(policy).not.toContain('unsafe')
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff')
+    expect(answer.headers.get('x-frame-options')).toBe('DENY')
+  })
+  it('listen on this machine alone, and stop when told', async () => {
+    expect(readFileSync('scripts/demo.mjs', 'utf8')).toContain('\'127.0.0.1\'')
+    const closing = new Promise(done => server.once('exit', done))
+    server.kill('SIGTERM')
+    await closing
+    await expect(fetch(`${address}/api/health`)).rejects.toThrow()
+  })
+})
