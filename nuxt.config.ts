@@ -21,7 +21,7 @@ export default defineNuxtConfig({
     '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'permissions-policy': 'camera=(), microphone=(), geolocation=()' } },
   },
   compatibilityDate: '2026-01-01',
-  nitro: { serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
+  nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
   vite: { worker: { format: 'es' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,

@@ -1,7 +1,6 @@
 // Prints the figures the product holds itself to, as ratios within this one run.
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
-import { readdirSync } from 'node:fs'
 import { compile, outlook, simulate } from '../core/balance'
 import { dailySeries, readRecord, isoDate } from '../core/climate'
 import { review } from '../core/review'

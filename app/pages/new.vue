@@ -9,6 +9,7 @@ const name = ref('')
 const units = ref<System>('metric')
 const climate = ref<ClimateId | 'own'>('wet-town')
 const ownRain = ref('')
+const ownLatitude = ref('45')
 const roof = reactive({ length: '8 m', width: '6 m', material: 'steel' as RoofingId })
 const purpose = ref<'garden' | 'house' | 'workshop' | 'animals'>('garden')
 const count = ref('20 m²')
@@ -38,6 +39,8 @@ function setPurpose(next: typeof purpose.value): void {
   count.value = showQuantity(PURPOSES[next].first, PURPOSES[next].kind, units.value).text
 }
 
+const placeOf = (id: ClimateId) => ({ latitudeDeg: CLIMATES[id].latitudeDeg, altitudeM: CLIMATES[id].altitudeM, frostDepthM: CLIMATES[id].frostDepthM })
+
 /** Twelve figures, parted by blanks, semicolons or new lines, in mm or inches by the site's units. */
 function ownMonths(): Site['climate'] | string {
   const figures = ownRain.value.split(/[\s;]+|,\s+/).filter(Boolean)
@@ -58,10 +61,11 @@ async function begin(): Promise<void> {
   if (!read.length.ok || !read.width.ok || !read.count.ok) return
   const own = climate.value === 'own' ? ownMonths() : standInClimate(climate.value)
   if (typeof own === 'string') return void (problem.value = own)
-  const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES[climate.value === 'own' ? 'wet-town' : climate.value]
+  const place = climate.value === 'own' ? { latitudeDeg: Number(ownLatitude.value.replace(',', '.')), altitudeM: 0, frostDepthM: 0.5 } : placeOf(climate.value)
+  if (!(Math.abs(place.latitudeDeg) <= 90)) return void (problem.value = `The latitude, “${ownLatitude.value}”, must be a number from −90 to 90; south of the equator it is negative.`)
   const amount = read.count.value
   const made = newSite({
-    id: yard.freshSiteId(), name: name.value.trim() || 'New site', units: units.value, climate: own, place: { latitudeDeg, altitudeM, frostDepthM },
+    id: yard.freshSiteId(), name: name.value.trim() || 'New site', units: units.value, climate: own, place,
     roof: { name: 'Main roof', lengthM: read.length.value, widthM: read.width.value, material: roof.material },
     uses: asking.value.uses.map(preset => ({ preset, count: preset === 'washdown' ? 1 : amount })),
   })
@@ -84,7 +88,7 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
         The weather is that of a <ChoiceField label="Climate" :value="climate" :choices="climates" :set="value => climate = value" />.
         <span v-if="climate !== 'own'" class="soft small">{{ showQuantity(CLIMATES[climate].rainMm.reduce((sum, rain) => sum + rain, 0), 'rain', units).text }} of rain a year, made up. Your own record can be loaded afterwards, at Catch.</span>
       </p>
-      <p v-if="climate === 'own'"><input v-model="ownRain" class="months" aria-label="Rain of your twelve months, January to December" :placeholder="units === 'metric' ? '88 66 70 58 62 68 70 78 76 92 96 98 (mm, January to December)' : '3.5 2.6 2.8 … (inches, January to December)'"></p>
+      <p v-if="climate === 'own'">At latitude <input v-model="ownLatitude" aria-label="Latitude in degrees, south negative"> degrees, the rain of each month is <input v-model="ownRain" class="months" aria-label="Rain of your twelve months, January to December" :placeholder="units === 'metric' ? '88 66 70 58 62 68 70 78 76 92 96 98 (mm, January to December)' : '3.5 2.6 2.8 … (inches, January to December)'"><span class="soft small"> Temperatures of a temperate town are put beside it; type your own at Catch.</span></p>
       <h2>2 · What roof?</h2>
       <p>A roof of <ChoiceField label="Roofing" :value="roof.material" :choices="materials" :set="value => roof.material = value" />, <input v-model="roof.length" aria-label="Length of the roof"> by <input v-model="roof.width" aria-label="Width of the roof">, seen from above with its eaves.</p>
       <h2>3 · What for?</h2>
@@ -101,7 +105,7 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
 h1 { font-size: 26px; margin: 6px 0 12px; }
 h2 { margin: 20px 0 4px; font-size: 18px; }
 form p { line-height: 2; font-size: 16px; }
-input { font: inherit; font-weight: 600; color: var(--ink); background: var(--field); border: 0; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 6px; width: 8em; }
+input { font: inherit; font-weight: 600; color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 6px 0; width: 7em; line-height: 1.4; }
 input.wide { width: 14em; }
 input.months { width: 100%; }
 .begin { background: var(--oak); color: var(--oak-ink); padding: 8px 20px; margin: 10px 0; font-size: 16px; }

@@ -14,7 +14,7 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
 
 <style scoped>
 .choice { vertical-align: -7px; max-width: 100%; overflow: hidden; height: 25px; }
-.choice :deep(.el-select__wrapper) { background: var(--field); box-shadow: none; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; min-height: 0; height: 25px; padding: 0 4px; gap: 2px; font-size: inherit; }
+.choice :deep(.el-select__wrapper) { background: var(--field); box-shadow: none; border-bottom: 2px solid var(--oak); border-radius: 2px 2px 0 0; min-height: 0; height: 25px; padding: 0 4px; gap: 2px; font-size: inherit; }
 .choice :deep(.el-select__wrapper:hover) { background: color-mix(in srgb, var(--oak) 16%, var(--field)); box-shadow: none; }
 .choice :deep(.el-select__wrapper.is-focused) { outline: 2px solid var(--oak); outline-offset: -2px; box-shadow: none; }
 .choice :deep(.el-select__placeholder) { color: var(--ink); font-weight: 450; }

@@ -14,7 +14,7 @@ const toggle = (month: number) => props.set(props.value.includes(month) ? props.
 
 <style scoped>
 .months { display: inline-flex; gap: 1px; vertical-align: baseline; }
-button { width: 21px; height: 22px; border: 0; border-bottom: 1.5px solid var(--hair); background: transparent; color: var(--soft); font-size: 13px; padding: 0; cursor: pointer; border-radius: 2px 2px 0 0; }
+button { width: 21px; height: 22px; border: 0; border-bottom: 2px solid var(--hair); background: transparent; color: var(--soft); font-size: 13px; padding: 0; cursor: pointer; border-radius: 2px 2px 0 0; }
 button[aria-pressed='true'] { background: var(--field); color: var(--ink); font-weight: 650; border-bottom-color: var(--oak); }
 @media (max-width: 700px) { button { width: 26px; height: 32px; } }
 </style>

@@ -48,7 +48,7 @@ function giveUp(): void {
 
 <style scoped>
 .quantity { display: inline-block; vertical-align: baseline; }
-input { font: inherit; font-weight: 600; font-variant-numeric: tabular-nums; color: var(--ink); background: var(--field); border: 0; border-bottom: 1.5px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 4px 0; line-height: 1.4; max-width: 100%; width: calc(var(--letters) * 1ch + 1ch); min-width: 3ch; field-sizing: content; }
+input { font: inherit; font-weight: 600; font-variant-numeric: tabular-nums; color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 4px 0; line-height: 1.4; max-width: 100%; width: calc(var(--letters) * 1ch + 1ch); min-width: 3ch; field-sizing: content; }
 @supports (field-sizing: content) { input { width: auto; } }
 input:hover { background: color-mix(in srgb, var(--oak) 16%, var(--field)); }
 .marked input { background: color-mix(in srgb, var(--oak) 22%, var(--field)); }

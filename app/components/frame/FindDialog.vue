@@ -45,7 +45,7 @@ const step = (by: number) => at.value = (at.value + by + found.value.length) % M
 </template>
 
 <style scoped>
-.wanted { width: 100%; font: inherit; color: var(--ink); background: var(--field); border: 0; border-bottom: 1.5px solid var(--oak); padding: 6px 8px; }
+.wanted { width: 100%; font: inherit; color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); padding: 6px 8px; }
 ul { list-style: none; margin: 8px 0 0; padding: 0; }
 li button { width: 100%; text-align: left; background: none; border: 0; padding: 5px 8px; cursor: pointer; border-radius: 3px; }
 li button:hover, li .on { background: var(--field); }

@@ -63,7 +63,12 @@ const asks = computed(() => reading.value?.questions ?? [])
 const counts = computed(() => {
   const found = reading.value
   if (!found) return []
-  return ([[found.missingDays, 'days missing'], [found.flagged, 'marked as missing'], [found.trace, 'traces, taken as dry'], [found.duplicates, 'days twice, the later line counts'], [found.unreadableCount, 'lines that cannot be read']] as [number, string][]).filter(([count]) => count > 0)
+  const counted = (count: number, one: string, many: string) => count ? [`${groupDigits(count, 0)} ${count === 1 ? one : many}`] : []
+  return [
+    ...counted(found.missingDays, 'day has no figure', 'days have no figure'), ...counted(found.flagged, 'line is marked as missing', 'lines are marked as missing'),
+    ...counted(found.trace, 'trace is taken as dry', 'traces are taken as dry'), ...counted(found.duplicates, 'day stands twice, its later line counts', 'days stand twice, their later lines count'),
+    ...counted(found.unreadableCount, 'line cannot be read', 'lines cannot be read'),
+  ]
 })
 
 function take(): void {
@@ -104,7 +109,7 @@ function take(): void {
         {{ show(reading.yearlyMm, 'rain') }} a year; the wettest day, {{ reading.wettest.date }}, had {{ show(reading.wettest.rainMm, 'rain') }}.
         <template v-if="reading.months[0]!.tMinC !== undefined">Temperatures were found too.</template>
       </p>
-      <p v-if="counts.length" class="small">{{ counts.map(([count, what]) => `${groupDigits(count, 0)} ${what}`).join(' · ') }}</p>
+      <p v-if="counts.length" class="small">{{ counts.join(' · ') }}</p>
       <ul v-if="reading.unreadable.length" class="small lines"><li v-for="line in reading.unreadable" :key="line.line">Line {{ line.line }}, “{{ line.text }}”: {{ line.why }}.</li></ul>
     </template>
     <template #footer>

@@ -3,7 +3,7 @@ import { BarController, BarElement, CategoryScale, Chart, Filler, Legend, Linear
 import { format, parseISO } from 'date-fns'
 import { Chart as ChartView } from 'vue-chartjs'
 import { isoDate } from '#core/climate'
-import { showQuantity } from '#core/units'
+import { groupDigits, showQuantity } from '#core/units'
 
 Chart.register(LineController, LineElement, PointElement, BarController, BarElement, CategoryScale, LinearScale, Filler, Tooltip, Legend)
 
@@ -30,9 +30,9 @@ const data = computed(() => {
   return {
     labels: days.map(day => format(parseISO(isoDate(outlook.startDay + day)), 'd MMM')),
     datasets: [
-      { type: 'line' as const, label: `Held (${unit.value})`, data: days.map(day => inUnit(run.storedL[day]!)), borderColor: c.deep, backgroundColor: `${c.water}aa`, fill: true, pointRadius: 0, borderWidth: 1.6, yAxisID: 'y' },
-      { type: 'bar' as const, label: `Spilled (${unit.value} a day)`, data: days.map(day => inUnit(run.spilledL[day]!)), backgroundColor: c.spill, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1 },
-      { type: 'bar' as const, label: `Short (${unit.value} a day)`, data: days.map(day => inUnit(run.shortL[day]!)), backgroundColor: c.rust, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1 },
+      { type: 'line' as const, label: `Held (${unit.value})`, data: days.map(day => inUnit(run.storedL[day]!)), borderColor: c.deep, backgroundColor: `${c.water}aa`, fill: true, pointRadius: 0, borderWidth: 1.6, yAxisID: 'y', order: 2 },
+      { type: 'bar' as const, label: `Spilled (${unit.value} a day)`, data: days.map(day => inUnit(run.spilledL[day]!)), backgroundColor: c.spill, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1, order: 1 },
+      { type: 'bar' as const, label: `Short (${unit.value} a day)`, data: days.map(day => inUnit(run.shortL[day]!)), backgroundColor: c.rust, yAxisID: 'flow', barPercentage: 1, categoryPercentage: 1, order: 1 },
     ],
   }
 })
@@ -40,12 +40,12 @@ const options = computed<ChartOptions>(() => ({
   responsive: true, maintainAspectRatio: false, animation: false, interaction: { mode: 'index', intersect: false },
   plugins: {
     legend: { labels: { color: colours.value.ink, boxWidth: 14, font: { family: 'Atkinson Hyperlegible Next Variable', size: 13 } } },
-    tooltip: { callbacks: { label: item => `${item.dataset.label}: ${showQuantity(Number(item.parsed.y) * (inUnit(1) ? 1 / inUnit(1) : 1), 'volume', system.value).text}` } },
+    tooltip: { callbacks: { label: item => `${item.dataset.label}: ${showQuantity(Number(item.parsed.y) / inUnit(1), 'volume', system.value).text}` } },
   },
   scales: {
     x: { ticks: { color: colours.value.soft, maxTicksLimit: 13 }, grid: { color: colours.value.hair } },
-    y: { beginAtZero: true, ticks: { color: colours.value.soft }, grid: { color: colours.value.hair }, title: { display: true, text: `held, ${unit.value}`, color: colours.value.soft } },
-    flow: { position: 'right', beginAtZero: true, ticks: { color: colours.value.soft }, grid: { display: false }, title: { display: true, text: `spilled or short, ${unit.value} a day`, color: colours.value.soft } },
+    y: { beginAtZero: true, ticks: { color: colours.value.soft, callback: value => groupDigits(Number(value), 0) }, grid: { color: colours.value.hair }, title: { display: true, text: `held, ${unit.value}`, color: colours.value.soft } },
+    flow: { position: 'right', beginAtZero: true, ticks: { color: colours.value.soft, callback: value => groupDigits(Number(value), 0) }, grid: { display: false }, title: { display: true, text: `spilled or short, ${unit.value} a day`, color: colours.value.soft } },
   },
 }))
 </script>

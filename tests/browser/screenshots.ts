@@ -1,0 +1,44 @@
+import { writeFileSync } from 'node:fs'
+import { afterAll, beforeAll, it } from 'vitest'
+import { openBrowser, type Page } from './page'
+
+/** Takes the pictures of docs/screenshots from the demo sites. Run by `npm run screenshots`, not by the tests. */
+let page: Page
+beforeAll(async () => { page = await openBrowser() })
+afterAll(() => page.quit())
+
+const shoot = async (name: string) => {
+  await page.driver.sleep(1400)
+  writeFileSync(`docs/screenshots/${name}.png`, await page.driver.takeScreenshot(), 'base64')
+}
+
+it('takes the main views', async () => {
+  await page.openDemo('brindle-yard')
+  await page.go('/')
+  await page.css('.card')
+  await shoot('yard')
+  await page.go('/new')
+  await shoot('new-site')
+  for (const step of ['need', 'catch', 'clean', 'store']) {
+    await page.openDemo('quillfern-ridge', step)
+    await shoot(step)
+  }
+  await page.openDemo('brindle-yard')
+  await page.click(page.css('.year .frame svg'))
+  await page.css('.open-year canvas')
+  await shoot('year')
+  await page.openDemo('brindle-yard', 'catch')
+  await page.press('Load a rain record')
+  await page.upload('.el-dialog input[type=file]', 'ridge-rain.csv', await import('node:fs').then(fs => fs.readFileSync('demo/ridge-rain.csv')))
+  await page.until(() => page.text('.el-dialog'), text => text.includes('a year'), 'read')
+  await shoot('rain-record')
+  await page.driver.executeScript('localStorage.setItem("tall-cask-theme", "dark")')
+  await page.openDemo('cinder-tor')
+  await page.driver.actions().sendKeys('s').perform()
+  await page.css('.el-drawer .worked')
+  await shoot('sums-dark')
+  await page.driver.executeScript('localStorage.setItem("tall-cask-theme", "light")')
+  await page.size(390, 844)
+  await page.openDemo('quillfern-ridge')
+  await shoot('phone')
+}, 120000)
