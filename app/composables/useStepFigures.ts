@@ -1,4 +1,4 @@
-import { chamberVolumeL, litresPerDay, roofAreaM2, roofLosses } from '#core/site'
+import { chamberVolumeL, litresPerDay, meanYearYieldInput, roofAreaM2 } from '#core/site'
 import { MONTH_NAMES } from '#core/climate'
 import { roofYield } from '#core/sums'
 import type { StepId } from './useSteps'
@@ -41,7 +41,7 @@ export function useStepFigures(step: () => StepId) {
       ]
       case 'catch': {
         const area = site.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0)
-        const gives = site.roofs.reduce((sum, roof) => sum + (roofAreaM2(roof) > 0 ? site.climate.months.reduce((part, { rainMm, wetDays }) => part + roofYield({ planAreaM2: roofAreaM2(roof), rainMm, ...roofLosses(roof), wettingLossMm: roofLosses(roof).wettingLossMm * wetDays }).volumeL, 0) : 0), 0)
+        const gives = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
         return [
           { name: 'Roofs give a year', value: litres(gives), note: `mean of the months, ${show(area, 'area')} seen from above` },
           { name: 'Rain a year', value: show(site.climate.months.reduce((sum, month) => sum + month.rainMm, 0), 'rain'), note: site.climate.source },

@@ -12,7 +12,7 @@ export const STEPS: { id: StepId, name: string, open: boolean }[] = [
 
 /** The step at which a finding can be mended. */
 const STEP_OF_CHECK: Record<string, StepId> = {
-  'roof-without-spout': 'catch', 'shares-off': 'catch', 'roof-unfit-to-drink': 'catch', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean', 'use-without-supply': 'need', 'untreated-drinking': 'need',
+  'roof-without-spout': 'catch', 'shares-off': 'catch', 'roof-unfit-to-drink': 'catch', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean', 'use-without-supply': 'need', 'asks-more-than-comes': 'need', 'untreated-drinking': 'need',
 }
 export const stepOf = (finding: Finding): StepId => STEP_OF_CHECK[finding.check] ?? 'store'
 

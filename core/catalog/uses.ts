@@ -14,13 +14,15 @@ export interface UsePreset {
   each: number
   count: number
   tapAboveGroundM: number
+  /** Indoors, where nobody is content with what a tank's height gives. */
+  pressurised?: boolean
 }
 
-export const USE_PRESETS = {
-  'kitchen': { name: 'Kitchen', quality: 'drinking', by: 'people', each: 22, count: 2, tapAboveGroundM: 1.1 },
-  'shower': { name: 'Shower and basin', quality: 'washing', by: 'people', each: 45, count: 2, tapAboveGroundM: 2 },
-  'flush': { name: 'Flushing', quality: 'washing', by: 'people', each: 28, count: 2, tapAboveGroundM: 0.9 },
-  'laundry': { name: 'Laundry', quality: 'washing', by: 'people', each: 18, count: 2, tapAboveGroundM: 1 },
+const presets = {
+  'kitchen': { name: 'Kitchen', quality: 'drinking', by: 'people', each: 22, count: 2, tapAboveGroundM: 1.1, pressurised: true },
+  'shower': { name: 'Shower and basin', quality: 'washing', by: 'people', each: 45, count: 2, tapAboveGroundM: 2, pressurised: true },
+  'flush': { name: 'Flushing', quality: 'washing', by: 'people', each: 28, count: 2, tapAboveGroundM: 0.9, pressurised: true },
+  'laundry': { name: 'Laundry', quality: 'washing', by: 'people', each: 18, count: 2, tapAboveGroundM: 1, pressurised: true },
   'basin': { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
   'washdown': { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
   'beds': { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
@@ -30,5 +32,6 @@ export const USE_PRESETS = {
   'cattle': { name: 'Cattle', quality: 'animals', by: 'heads', each: 50, count: 4, tapAboveGroundM: 0.6 },
 } satisfies Record<string, UsePreset>
 
-export type UsePresetId = keyof typeof USE_PRESETS
+export type UsePresetId = keyof typeof presets
+export const USE_PRESETS: Record<UsePresetId, UsePreset> = presets
 export const USE_PRESET_IDS = Object.keys(USE_PRESETS) as [UsePresetId, ...UsePresetId[]]

@@ -31,6 +31,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'light-in-sun': site => build(site, set(site, 'tank-2', 'lightTight', false)),
   'bare-soil': site => build(site, set(site, 'tank-2', 'base', 'bare-soil')),
   'use-without-supply': site => build(site, moveOf('setHeight', { node: site.uses[1]!.at, baseM: 4 })),
+  'asks-more-than-comes': site => build(site, moveOf('addUse', { preset: 'cattle', count: 30 })),
   'untreated-drinking': site => without(site, part => part.kind === 'lamp'),
   'roof-unfit-to-drink': site => build(site, moveOf('change', { path: ['roofs', 0, 'material'], value: 'asphalt-shingle' })),
 }

@@ -4,13 +4,13 @@ import { linkWithoutValve, rimsDiffer } from './joined'
 import { chamberStaysFull, fedFromBelow, noFirstFlush, roofWithoutSpout, sharesOff } from './lines'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
 import { bareSoil, lightInSun, noVent } from './tankCare'
-import { roofUnfitToDrink, untreatedDrinking, useWithoutSupply } from './uses'
+import { asksMoreThanComes, roofUnfitToDrink, untreatedDrinking, useWithoutSupply } from './uses'
 
 /** Every check, in the order of the water. */
 export const CHECKS: Check[] = [
   roofWithoutSpout, sharesOff, fedFromBelow, noFirstFlush, chamberStaysFull,
   noOverflow, overflowTooSmall, overflowAboveInlet, rimsDiffer, linkWithoutValve, noVent, lightInSun, bareSoil,
-  useWithoutSupply, untreatedDrinking, roofUnfitToDrink,
+  asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfitToDrink,
 ]
 
 export interface Review { findings: Finding[], sound: { check: string, sentence: string }[] }

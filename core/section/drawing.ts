@@ -1,6 +1,6 @@
 import { portHeightM, type Roof, type Run, type Site, type SiteNode } from '../site'
 import { routeRun, type Route } from './routes'
-import { staffMarks, verticalScale, type VerticalScale } from './scale'
+import { verticalScale, type VerticalScale } from './scale'
 import { portX, slotsOf, tankTopM, type Slot } from './slots'
 
 /** The site cut through: where everything stands in a picture of a given size. Heights are true, widths only tell the order. */
@@ -8,7 +8,6 @@ export interface Drawing {
   widthPx: number
   heightPx: number
   scale: VerticalScale
-  marks: ReturnType<typeof staffMarks>
   slots: Slot[]
   /** The ground line from left to right, as points. */
   ground: [number, number][]
@@ -67,7 +66,7 @@ export function drawSection(site: Site, widthPx: number, heightPx: number, held?
     const sourceY = source.kind === 'well' ? scale.y(source.groundM - source.stillWaterDepthM - 0.3) : undefined
     return routeRun(site, run, place(run.from, run.to), place(run.to, run.from), lane, sourceY)
   })
-  return { widthPx: drawnPx, heightPx, scale, marks: staffMarks(scale), slots, ground: groundLine(slots, scale, drawnPx), routes }
+  return { widthPx: drawnPx, heightPx, scale, slots, ground: groundLine(slots, scale, drawnPx), routes }
 }
 
 /** The ground runs level under each slot and slopes between them. */

@@ -60,15 +60,18 @@ function toMetres(bands: Band[], yPx: number, pxPerM: number): number {
   return 0
 }
 
-/** Marks of the levelling staff: every metre with its figure where there is room, every fifth of one without. */
-export function staffMarks(scale: VerticalScale): { heightM: number, yPx: number, figure: boolean }[] {
-  const stepM = [1, 2, 5, 10].find(step => step * scale.pxPerM >= 15) ?? 20
+export interface StaffMark { reading: number, yPx: number, figure: boolean }
+
+/** Marks of a levelling staff graduated in a unit of `unitM` metres: whole units with their figure where there is room, fifths without. */
+export function staffMarks(scale: VerticalScale, unitM = 1): StaffMark[] {
+  const pxPerUnit = scale.pxPerM * unitM
+  const step = [1, 2, 5, 10].find(candidate => candidate * pxPerUnit >= 15) ?? 20
   return scale.bands.flatMap((band) => {
     const marks = []
-    const fine = scale.pxPerM >= 20 ? 0.2 : 1
-    for (let step = Math.ceil(band.lowM / fine - 1e-6); step * fine <= band.highM + 1e-6; step++) {
-      const heightM = Math.round(step * fine * 10) / 10
-      marks.push({ heightM, yPx: scale.y(heightM), figure: Math.abs(heightM / stepM - Math.round(heightM / stepM)) < 1e-6 })
+    const fine = pxPerUnit >= 20 ? 0.2 : 1
+    for (let count = Math.ceil(band.lowM / unitM / fine - 1e-6); count * fine <= band.highM / unitM + 1e-6; count++) {
+      const reading = Math.round(count * fine * 10) / 10
+      marks.push({ reading, yPx: scale.y(reading * unitM), figure: Math.abs(reading / step - Math.round(reading / step)) < 1e-6 })
     }
     return marks
   })

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank } from '../../tests/sites'
 import { portHeightM } from '../site'
 import { drawSection } from '.'
-import { verticalScale } from './scale'
+import { staffMarks, verticalScale } from './scale'
 
 describe('the vertical scale', () => {
   it('is true within bands, folds empty height, and reads back', () => {
@@ -21,6 +21,20 @@ describe('the vertical scale', () => {
       const scale = verticalScale(intervals, 320)
       expect(scale.y(heightM + more)).toBeLessThan(scale.y(heightM))
     }))
+  })
+})
+
+describe('the staff', () => {
+  it('is graduated in the unit it is read in', () => {
+    const scale = verticalScale([[-0.4, 5], [18, 20]], 316)
+    for (const unitM of [1, 0.3048]) {
+      const marks = staffMarks(scale, unitM)
+      expect(marks.filter(mark => mark.figure).length).toBeGreaterThan(4)
+      for (const mark of marks) {
+        expect(mark.yPx).toBeCloseTo(scale.y(mark.reading * unitM), 9)
+        if (mark.figure) expect(Number.isInteger(mark.reading)).toBe(true)
+      }
+    }
   })
 })
 

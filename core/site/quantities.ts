@@ -13,6 +13,14 @@ export function roofLosses(roof: Roof): { runoffCoefficient: number, wettingLoss
   return { runoffCoefficient: roof.runoffCoefficient ?? material.runoffCoefficient, wettingLossMm: roof.wettingLossMm ?? material.wettingLossMm }
 }
 
+/** The input of `roof-yield` for a mean year of the site's climate: the roof is wetted once every wet day. */
+export function meanYearYieldInput(site: Site, roof: Roof) {
+  const total = (field: 'rainMm' | 'wetDays') => site.climate.months.reduce((sum, month) => sum + month[field], 0)
+  const { runoffCoefficient, wettingLossMm } = roofLosses(roof)
+  const round = (value: number) => Math.round(value * 10) / 10
+  return { planAreaM2: roofAreaM2(roof), rainMm: round(total('rainMm')), runoffCoefficient, wettingLossMm: round(wettingLossMm * total('wetDays')) }
+}
+
 /** Plan area that drains to a spout, over all roofs. */
 export function spoutAreaM2(site: Site, spoutId: string): number {
   return site.roofs.reduce((sum, roof) => sum + roof.spouts.filter(spout => spout.nodeId === spoutId).reduce((part, spout) => part + spout.share * roofAreaM2(roof), 0), 0)

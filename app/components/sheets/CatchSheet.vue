@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ROOFING, ROOFING_IDS } from '#core/catalog'
 import { roofYield, stormFlow } from '#core/sums'
-import { moveOf, roofAreaM2, roofLosses, type Roof } from '#core/site'
+import { meanYearYieldInput, moveOf, roofAreaM2, roofLosses, type Roof } from '#core/site'
 
 /** What the roofs and the weather give. */
 const open = useSite()
@@ -12,10 +12,6 @@ const set = (...path: (string | number)[]) => (value: unknown) => open.make(move
 const spoutOf = (id: string) => open.site!.nodes.find(node => node.id === id)
 const setNode = (id: string, field: string) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', open.site!.nodes.findIndex(node => node.id === id), field], value }))
 const bypassOf = (id: string) => { const node = spoutOf(id); return node?.kind === 'spout' ? node.bypassMonths ?? [] : [] }
-const rainMm = computed(() => open.site!.climate.months.reduce((sum, month) => sum + month.rainMm, 0))
-const wetDays = computed(() => open.site!.climate.months.reduce((sum, month) => sum + month.wetDays, 0))
-/** Sum of a mean year: the wetting loss falls once a wet day. */
-const yieldInput = (roof: Roof) => ({ planAreaM2: roofAreaM2(roof), rainMm: Math.round(rainMm.value * 10) / 10, ...roofLosses(roof), wettingLossMm: Math.round(roofLosses(roof).wettingLossMm * wetDays.value * 10) / 10 })
 const stormInput = (roof: Roof) => ({ planAreaM2: roofAreaM2(roof), intensityMmPerH: open.site!.climate.storm.intensityMmPerH })
 const addRoof = () => open.make(moveOf('addRoof', { name: `Roof ${open.site!.roofs.length + 1}`, lengthM: 6, widthM: 4, material: 'steel' }))
 </script>
@@ -35,7 +31,7 @@ const addRoof = () => open.make(moveOf('addRoof', { name: `Roof ${open.site!.roo
           <button v-if="roof.pieces.length > 1" type="button" class="plain small" @click="set(index, 'pieces')(roof.pieces.filter((_, other) => other !== at))">(take out)</button>
         </template>:
         <b class="figure">{{ show(roofAreaM2(roof), 'area') }}</b> seen from above, pitched <QuantityField label="Pitch" kind="angle" :value="roof.pitchDeg" :set="set(index, 'pitchDeg')" />.
-        In a mean year it gives <SumFigure name="roof-yield" :input="yieldInput(roof)">{{ litres(roofYield(yieldInput(roof)).volumeL) }}</SumFigure>; the design storm sends
+        In a mean year it gives <SumFigure name="roof-yield" :input="meanYearYieldInput(open.site!, roof)">{{ litres(roofYield(meanYearYieldInput(open.site!, roof)).volumeL) }}</SumFigure>; the design storm sends
         <SumFigure name="storm-flow" :input="stormInput(roof)">{{ show(stormFlow(stormInput(roof)).flowLps, 'flow') }}</SumFigure> down it.
         <span v-if="ROOFING[roof.material].drinkingCaution" class="small soft"> For drinking: {{ ROOFING[roof.material].drinkingCaution }}.</span>
       </p>

@@ -17,7 +17,7 @@ export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].co
   }
 }
 
-/** One more use at its own tap, drawn from a tank by gravity, or by a pump where the tap stands too high. */
+/** One more use at its own tap, drawn from a tank by gravity, or by a pump indoors and where the tap stands too high. */
 export const addUse = defineMove({
   args: z.object({ preset: z.enum(USE_PRESET_IDS), count: z.number().min(0).max(1e6).optional(), name: z.string().optional(), tank: z.string().optional() }),
   label: ({ preset, name }) => `Add ${name ?? USE_PRESETS[preset].name}`,
@@ -31,16 +31,16 @@ export const addUse = defineMove({
     site.nodes.push(tap)
     const use: Use = { id: freshId(site, 'use'), name: title, at: tap.id, quality: entry.quality, priority: Math.min(99, site.uses.length + 1), amount: presetAmount(preset, count) }
     site.uses.push(use)
-    leadToTap(site, tank, tap)
+    leadToTap(site, tank, tap, entry.pressurised ?? false)
   },
 })
 
 /** A tap takes its water where the others of its tank do: behind the pump where there is one, straight from the outlet otherwise. */
-function leadToTap(site: Site, tank: ReturnType<typeof tanksOf>[number], tap: NodeOf<'tap'>): void {
+function leadToTap(site: Site, tank: ReturnType<typeof tanksOf>[number], tap: NodeOf<'tap'>, pressurised: boolean): void {
   const outlet = portsByRole(tank, 'outlet')[0]
   if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
   const to = { node: tap.id, port: 'in' }
-  const needsPump = tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
+  const needsPump = pressurised || tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
   const pumped = runsFrom(site, tank.id, outlet.name).find(run => run.parts.some(part => part.kind === 'pump'))
   if (needsPump && pumped && site.nodes.some(node => node.id === pumped.to.node && node.kind === 'joint')) {
     const from = { node: pumped.to.node, port: 'out' }
