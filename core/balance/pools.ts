@@ -95,12 +95,14 @@ function makePool(site: Site, tanks: Tank[], neighbours: Map<string, Link[]>): P
   const volumeAtL = (heightM: number) => tanks.reduce((sum, tank) => sum + volumeIn(tank, Math.min(heightM, capM)), 0)
 
   const floorM = Math.min(...tanks.map(tank => tank.baseM))
-  // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage.
-  const heights = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + Math.max(0, capM - floorM) * stage / STAGES)
+  // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage. Floors and rims are stages of their own: there the curve bends.
+  const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + Math.max(0, capM - floorM) * stage / STAGES)
+  const bends = tanks.flatMap(tank => [tank.baseM, rimM(tank)]).filter(heightM => heightM > floorM && heightM < capM)
+  const heights = [...even, ...bends].sort((a, b) => a - b)
   const volumes = heights.map(volumeAtL)
   const levelAtM = (volumeL: number) => {
     const above = volumes.findIndex(volume => volume >= volumeL - 1e-9)
-    if (above <= 0) return above === 0 ? heights[0]! : heights[STAGES]!
+    if (above <= 0) return above === 0 ? heights[0]! : heights.at(-1)!
     const [low, high] = [volumes[above - 1]!, volumes[above]!]
     return heights[above - 1]! + (heights[above]! - heights[above - 1]!) * (high > low ? (volumeL - low) / (high - low) : 1)
   }
