@@ -1,4 +1,6 @@
 import type {} from '@nuxt/nitro-server'
+import { readFile, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export default defineNuxtConfig({
@@ -25,5 +27,16 @@ export default defineNuxtConfig({
   vite: { worker: { format: 'es' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
+  hooks: {
+    /** The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything else runs. */
+    'nitro:init'(nitro) {
+      nitro.hooks.hook('compiled', async ({ options }) => {
+        const folder = options.output.serverDir
+        const entry = join(folder, 'index.mjs')
+        await writeFile(join(folder, 'host.mjs'), 'process.env.HOST ||= process.env.NITRO_HOST || \'127.0.0.1\'\n')
+        await writeFile(entry, `import './host.mjs'\n${await readFile(entry, 'utf8')}`)
+      })
+    },
+  },
   elementPlus: { themes: [] },
 })

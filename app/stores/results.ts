@@ -1,9 +1,11 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import type { YearWorker } from '~/workers/year.worker'
 import type { Outlook } from '#core/balance'
 import { review } from '#core/review'
 import type { Climate, Site } from '#core/site'
 import { useSite } from './site'
+
+const SLOW_MS = 400
 
 export type YearChoice = 'typical' | 'worst' | number
 
@@ -19,6 +21,8 @@ export const useResults = defineStore('results', () => {
   let worker: Worker | undefined
   let remote: Remote<YearWorker> | undefined
   let sentRecord: Climate['daily']
+  /** Share done of a computation that takes longer than a blink. */
+  const progress = ref<number>()
   let busy = false
 
   function start(): Remote<YearWorker> {
@@ -30,18 +34,22 @@ export const useResults = defineStore('results', () => {
     return remote
   }
 
-  /** Ends whatever is being computed; the last answer stays. */
+  /** Ends whatever is being computed; the last answer stays, and is said to be old. */
   function stop(): void {
     worker?.terminate()
     worker = undefined
     remote = undefined
     busy = false
+    progress.value = undefined
+    failure.value = 'Stopped. The figures shown are from before the last change.'
   }
 
   async function ask(): Promise<void> {
     if (busy || !open.site) return
     busy = true
     const revision = open.revision
+    let share = 0
+    const slow = setTimeout(() => progress.value = share, SLOW_MS)
     const { daily, ...climate } = open.site.climate
     const light: Site = { ...open.site, climate }
     try {
@@ -50,7 +58,10 @@ export const useResults = defineStore('results', () => {
         await face.setRecord(daily ? toRaw(daily) : undefined)
         sentRecord = daily
       }
-      const answer = await face.outlook(light)
+      const answer = await face.outlook(light, proxy((done: number) => {
+        share = done
+        if (progress.value !== undefined) progress.value = done
+      }))
       if (revision > answeredRevision.value) {
         outlook.value = answer
         answeredRevision.value = revision
@@ -61,6 +72,8 @@ export const useResults = defineStore('results', () => {
       failure.value = `The year could not be computed: ${error instanceof Error ? error.message : 'unknown trouble'}. The figures shown are from before the last change.`
       answeredRevision.value = revision
     }
+    clearTimeout(slow)
+    progress.value = undefined
     busy = false
     if (open.site && open.revision !== revision) void ask()
   }
@@ -80,5 +93,5 @@ export const useResults = defineStore('results', () => {
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === open.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, readings, stop, ask }
+  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, stop, ask }
 })

@@ -15,11 +15,14 @@ const face = {
     daily = record
     kept = undefined
   },
-  outlook(site: Site): Outlook & { rainMm: Float64Array } {
+  /** `progress` is told the share that is done. */
+  outlook(site: Site, progress: (share: number) => void): Outlook & { rainMm: Float64Array } {
     const climate = { ...site.climate, daily }
     const key = daily ? 'record' : JSON.stringify(climate.months)
     if (kept?.key !== key) kept = { key, series: dailySeries(climate) }
+    progress(0.3)
     const result = { ...outlook(site, kept.series), rainMm: kept.series.rainMm.slice() }
+    progress(1)
     const { run } = result
     return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
   },

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { networkInterfaces } from 'node:os'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 
 let server: ChildProcess
@@ -11,7 +12,7 @@ const post = async (path: string, body: unknown) => {
 }
 
 beforeAll(async () => {
-  server = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, HOST: '127.0.0.1', PORT: '4399' }, stdio: 'ignore' })
+  server = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, HOST: '', PORT: '4399' }, stdio: 'ignore' })
   for (let tries = 0; tries < 150; tries++) {
     if (await fetch(`${address}/api/health`).then(answer => answer.ok, () => false)) return
     await new Promise(done => setTimeout(done, 100))
@@ -66,7 +67,10 @@ describe('the routes', () => {
     expect(answer.headers.get('x-frame-options')).toBe('DENY')
   })
   it('listen on this machine alone, and stop when told', async () => {
-    expect(readFileSync('scripts/demo.mjs', 'utf8')).toContain('\'127.0.0.1\'')
+    await expect(fetch('http://[::1]:4399/api/health')).rejects.toThrow()
+    for (const card of Object.values(networkInterfaces()).flat()) {
+      if (card && !card.internal && card.family === 'IPv4') await expect(fetch(`http://${card.address}:4399/api/health`)).rejects.toThrow()
+    }
     const closing = new Promise(done => server.once('exit', done))
     server.kill('SIGTERM')
     await closing

@@ -19,6 +19,7 @@ const findings = computed<Finding[]>(() => {
     <dl class="figures" :class="{ waiting: !results.fresh }">
       <FigureRow v-for="figure in figures" :key="figure.name" v-bind="figure" />
     </dl>
+    <p v-if="results.progress !== undefined" class="small">Working out the years <progress :value="results.progress" aria-label="How far" /> <button type="button" class="plain" @click="results.stop()">Stop</button></p>
     <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
     <h2 class="unseen">Findings</h2>
     <FindingCard v-for="finding in findings" :key="finding.id" :finding="finding" />

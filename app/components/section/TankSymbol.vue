@@ -22,7 +22,13 @@ const wall = computed(() => {
   if (props.tank.shape.shape === 'lying-cylinder') return `M${x + 10} ${rim} H${x + width - 10} Q${x + width} ${rim} ${x + width} ${rim + tall * 0.3} V${floor - tall * 0.3} Q${x + width} ${floor} ${x + width - 10} ${floor} H${x + 10} Q${x} ${floor} ${x} ${floor - tall * 0.3} V${rim + tall * 0.3} Q${x} ${rim} ${x + 10} ${rim} Z`
   return `M${x} ${floor} V${rim} H${x + width} V${floor} Z`
 })
-const held = computed(() => tankVolume({ ...props.tank.shape, levelM: box.value.levelM }).volumeL)
+/** What it holds and how deep, where the words fit between the walls; which gallon is meant the Margin says. */
+const inside = computed(() => {
+  const held = litres(Math.round(tankVolume({ ...props.tank.shape, levelM: box.value.levelM }).volumeL)).replace(/\b(US|imp) gal/, 'gal')
+  const depth = show(box.value.levelM, 'length')
+  const fits = (text: string, letterPx: number) => text.length * letterPx < box.value.width - 4
+  return { held: fits(held, 7.3) ? held : undefined, depth: fits(depth, 6.7) ? depth : undefined }
+})
 const raised = computed(() => props.tank.baseM - props.tank.groundM > 0.3)
 </script>
 
@@ -45,8 +51,8 @@ const raised = computed(() => props.tank.baseM - props.tank.groundM > 0.3)
     <line :x1="box.x" :x2="box.x + box.width" :y1="box.spill" :y2="box.spill" class="spill" />
     <text :x="box.middle" :y="box.rim - 15" text-anchor="middle" class="name">{{ tank.name }}</text>
     <template v-if="box.roomy && level?.levelM !== undefined">
-      <text :x="box.middle" :y="box.floor - box.tall / 2 + 1" text-anchor="middle" class="held">{{ litres(held) }}</text>
-      <text :x="box.middle" :y="box.floor - box.tall / 2 + 15" text-anchor="middle" class="depth">{{ show(box.levelM, 'length') }}</text>
+      <text :x="box.middle" :y="box.floor - box.tall / 2 + 1" text-anchor="middle" class="held">{{ inside.held }}</text>
+      <text :x="box.middle" :y="box.floor - box.tall / 2 + 15" text-anchor="middle" class="depth">{{ inside.depth }}</text>
     </template>
   </g>
 </template>

@@ -15,8 +15,19 @@ const choices = ref<RecordChoices>({})
 const reading = shallowRef<RecordReading>()
 const problems = ref<{ sentence: string }[]>([])
 const busy = ref(false)
-const worker = new Worker(new URL('../../workers/record.worker.ts', import.meta.url), { type: 'module' })
-const face: Remote<RecordWorker> = wrap<RecordWorker>(worker)
+let worker: Worker
+let face: Remote<RecordWorker>
+function start(): void {
+  worker = new Worker(new URL('../../workers/record.worker.ts', import.meta.url), { type: 'module' })
+  face = wrap<RecordWorker>(worker)
+}
+function stop(): void {
+  worker.terminate()
+  start()
+  busy.value = false
+  fileName.value = ''
+}
+start()
 onScopeDispose(() => worker.terminate())
 
 const MOST_MB = 40
@@ -30,6 +41,7 @@ async function load(file: File | undefined): Promise<void> {
     problems.value = [{ sentence: `${file.name} is ${Math.round(file.size / 1e6)} MB; a century of days is under 5. Choose the table of daily rain alone.` }]
     return
   }
+  busy.value = true
   await face.load(await file.arrayBuffer())
   await read()
 }
@@ -87,7 +99,7 @@ function take(): void {
 <template>
   <el-dialog v-model="shown" title="Load a rain record" width="min(640px, 96vw)" append-to-body>
     <p>Any table with a date and a rain column: CSV or text, with whatever separator. Minimum and maximum temperatures are taken too where they stand in it. The file stays on this machine.</p>
-    <p><label class="move pick">Choose a file<input class="unseen" type="file" accept=".csv,.txt,.tsv,.dat,text/*" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ busy ? 'reading…' : fileName }}</span></p>
+    <p><label class="move pick">Choose a file<input class="unseen" type="file" accept=".csv,.txt,.tsv,.dat,text/*" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ busy ? 'reading…' : fileName }}</span> <button v-if="busy" type="button" class="plain" @click="stop">Stop</button></p>
     <div v-if="problems.length" role="alert" class="problems">
       <p v-for="(problem, index) in problems.slice(0, 12)" :key="index">{{ problem.sentence }}</p>
       <p class="soft">Nothing was changed.</p>
