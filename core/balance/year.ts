@@ -110,13 +110,14 @@ const AUTONOMY_DAYS = 730
 function autonomy(compiled: Compiled): Outlook['autonomy'] {
   if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length) return undefined
   const alone: Compiled = { ...compiled, topUps: [], wells: compiled.wells.map(well => ({ ...well, yieldLPerDay: 0 })) }
-  let best: Outlook['autonomy']
+  // A month can only be worse than the worst so far within that many days, so each run is no longer than the last.
+  let worst = { days: AUTONOMY_DAYS, month: 0, beyond: true }
   for (let month = 0; month < 12; month++) {
-    const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(AUTONOMY_DAYS), true)
+    const days = month === 0 ? AUTONOMY_DAYS : worst.days
+    const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(days), true)
     const run = simulate(alone, series, { startL: compiled.pools.map(pool => pool.capL) })
     const first = run.shortL.findIndex((short, day) => short > run.askedL[day]! * SHORT_SHARE)
-    const days = first < 0 ? AUTONOMY_DAYS : first
-    if (!best || days < best.days) best = { days, month, beyond: first < 0 }
+    if (first >= 0 && first < worst.days) worst = { days: first, month, beyond: false }
   }
-  return best
+  return worst
 }
