@@ -16,7 +16,8 @@ export function showQuantity(value: number, kind: Kind, system: System): ShownQu
 
 /** Large volumes as people say them: m³ from ten thousand litres on; gallons stay gallons. */
 export function showVolume(litres: number, system: System): ShownQuantity {
-  if (system !== 'metric' || Math.abs(litres) < 10000) return showQuantity(Math.round(litres), 'volume', system)
+  if (system !== 'metric') return showQuantity(litres, 'volume', system)
+  if (Math.abs(litres) < 10000) return showQuantity(Math.round(litres), 'volume', system)
   const number = groupDigits(litres / 1000, 1)
   return { number, unit: 'm³', text: `${number} m³` }
 }
