@@ -75,6 +75,14 @@ describe('the years of a series', () => {
   it('autonomy is the tank over the draw', () => {
     expect(outlook(site, seriesOf(0, new Float64Array(30), true)).autonomy).toMatchObject({ days: 9, beyond: false })
   })
+  it('autonomy counts what is in the tanks alone, also where a main or a well serves the tap', () => {
+    const rule = { startShare: 0, stopShare: 0, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }
+    const backed: Site = { ...site, nodes: [...site.nodes, { kind: 'main', id: 'street', name: 'Street', baseM: 0, groundM: 0, pressureKPa: 300, rule }] }
+    const fed = joinedBy(backed, ['street', 'out'], ['sink', 'in'], [])
+    const result = outlook(fed, seriesOf(0, new Float64Array(30), true), { startL: [900] })
+    expect(result.years[0]).toMatchObject({ shortDays: 0, mainL: expect.closeTo(2100, 6) })
+    expect(result.autonomy).toMatchObject({ days: 9, beyond: false })
+  })
   it('counts short days, runs of them and dry spells within their own year', () => {
     const startDay = Math.round(Date.UTC(2001, 0, 1) / 86400000)
     const result = outlook(site, seriesOf(startDay, new Float64Array(730), false), { startL: [900] })

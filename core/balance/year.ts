@@ -109,7 +109,7 @@ const AUTONOMY_DAYS = 730
 /** How long full tanks last with no rain and no top-up from wells or mains, begun on the first of the worst month. */
 function autonomy(compiled: Compiled): Outlook['autonomy'] {
   if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length) return undefined
-  const alone: Compiled = { ...compiled, topUps: [], wells: compiled.wells.map(well => ({ ...well, yieldLPerDay: 0 })) }
+  const alone: Compiled = { ...compiled, topUps: [], demands: compiled.demands.map(demand => ({ ...demand, sources: demand.sources.filter(source => source.kind === 'pool') })) }
   // A month can only be worse than the worst so far within that many days, so each run is no longer than the last.
   let worst = { days: AUTONOMY_DAYS, month: 0, beyond: true }
   for (let month = 0; month < 12; month++) {

