@@ -1,19 +1,27 @@
 import { baseLoadSum } from './baseLoad'
 import { chamberDrainTimeSum } from './chamberDrainTime'
 import { chamberLengthSum } from './chamberLength'
+import { downpipeFlowSum } from './downpipeFlow'
 import { firstFlushVolumeSum } from './firstFlushVolume'
 import { gardenNeedSum } from './gardenNeed'
+import { gravityFlowSum } from './gravityFlow'
+import { gutterHalfRoundSum } from './gutterHalfRound'
+import { gutterSlopedSum } from './gutterSloped'
 import { openingFlowSum } from './openingFlow'
+import { pipeFrictionSum } from './pipeFriction'
 import { roofYieldSum } from './roofYield'
+import { soakawaySum } from './soakaway'
 import { staticPressureSum } from './staticPressure'
 import { stormFlowSum } from './stormFlow'
+import { stormIntensitySum } from './stormIntensity'
 import { answer, type Sum, type SumAnswer } from './sum'
 import { tankVolumeSum } from './tankVolume'
+import { washOffSum } from './washOff'
 
 /** Every worked sum there is, in the order of the work. */
 export const SUMS = [
-  roofYieldSum, stormFlowSum, firstFlushVolumeSum, chamberLengthSum, chamberDrainTimeSum,
-  tankVolumeSum, baseLoadSum, openingFlowSum, gardenNeedSum, staticPressureSum,
+  roofYieldSum, stormIntensitySum, stormFlowSum, gutterHalfRoundSum, gutterSlopedSum, downpipeFlowSum, firstFlushVolumeSum, washOffSum, chamberLengthSum, chamberDrainTimeSum,
+  tankVolumeSum, baseLoadSum, openingFlowSum, soakawaySum, gardenNeedSum, staticPressureSum, pipeFrictionSum, gravityFlowSum,
 ] as unknown as Sum<Record<string, unknown>, Record<string, number>>[]
 
 export function findSum(name: string): Sum<Record<string, unknown>, Record<string, number>> | undefined {

@@ -27,10 +27,46 @@ describe('known answers', () => {
     // A drowned opening nears the plain orifice Cd·A·√(2g·h̄) as the head grows.
     ['opening-flow', { innerDiameterMm: 50, depthMm: 4000 }, { flowLps: 0.6 * Math.PI * 0.025 ** 2 * Math.sqrt(2 * 9.80665 * 3.975) * 1000 }, 3],
     ['opening-flow', { innerDiameterMm: 100, depthMm: 0 }, { flowLps: 0 }, 9],
+    ['gutter-half-round', { widthMm: 100 }, { flowLps: 0.778 }, 3],
+    // 125 × 75 mm at 3 mm a metre: A 0.009375 m², R 0.0340909 m, worked on paper.
+    ['gutter-sloped', { widthMm: 125, depthMm: 75, slope: 0.003 }, { flowLps: 4.9076 }, 3],
+    ['downpipe-flow', { innerDiameterMm: 68 }, { flowLps: 3.83 }, 2],
+    // 80 m², 30 mm in 2 h on 6 m² of wall and floor at 2·10⁻⁵ m/s: 2.4 m³ in, 0.864 m³ away.
+    ['soakaway', { planAreaM2: 80, stormMm: 30, stormHours: 2, infiltrationMPerS: 2e-5, wettedAreaM2: 6, voidShare: 0.4 }, { storageM3: 1.536, pitM3: 3.84, halfEmptyHours: 1.7778 }, 4],
+    ['soakaway', { planAreaM2: 10, stormMm: 5, stormHours: 6, infiltrationMPerS: 1e-3, wettedAreaM2: 6, voidShare: 0.4 }, { storageM3: 0, pitM3: 0, halfEmptyHours: 0 }, 9],
+    // Each millimetre halves what is left (k = ln 2): 1 − ½² of it in the first two of three millimetres.
+    ['wash-off', { runoffMm: 3, keptMm: 2, washOffPerMm: Math.LN2 }, { washedShare: 0.875, keptShare: 0.75 }, 9],
+    ['wash-off', { runoffMm: 0.5, keptMm: 2, washOffPerMm: Math.LN2 }, { washedShare: 1 - Math.SQRT1_2, keptShare: 1 - Math.SQRT1_2 }, 9],
+    ['storm-intensity', { fiveYearMmPerH: 60, returnYears: 5, minutes: 5 }, { intensityMmPerH: 60 }, 9],
+    ['storm-intensity', { fiveYearMmPerH: 60, returnYears: 50, minutes: 20, returnExponent: 0.3 }, { intensityMmPerH: 60 * 10 ** 0.3 * 0.5 ** 0.75 }, 9],
   ])('%s %j', (name, input, expected, places) => {
     const got = result(name, input)
     expect(Object.keys(got).sort()).toEqual(Object.keys(expected).sort())
     for (const [field, value] of Object.entries(expected)) expect(got[field]).toBeCloseTo(value, places)
+  })
+
+  it('a pipe’s friction: laminar, smooth turbulent, rough, and no jump between', () => {
+    const paper = result('pipe-friction', { flowLps: 0.631, innerDiameterMm: 26.64, lengthM: 30.48 })
+    expect(paper.headLossM).toBeCloseTo(1.818, 2)
+    const creeping = result('pipe-friction', { flowLps: 0.01, innerDiameterMm: 20, lengthM: 1 })
+    expect(creeping.frictionFactor).toBeCloseTo(64 / creeping.reynolds!, 12)
+    // Fully rough: 1/√f = −2 log(k / 3.7 d).
+    expect(result('pipe-friction', { flowLps: 500, innerDiameterMm: 100, lengthM: 1, roughnessMm: 1 }).frictionFactor).toBeCloseTo(1 / (2 * Math.log10(370)) ** 2, 4)
+    expect(result('pipe-friction', { flowLps: 0, innerDiameterMm: 20, lengthM: 1 })).toEqual({ headLossM: 0, velocityMps: 0, reynolds: 0, frictionFactor: 0 })
+    let last = 0
+    for (let flowLps = 0.001; flowLps < 1; flowLps *= 1.05) {
+      const { headLossM } = result('pipe-friction', { flowLps, innerDiameterMm: 40, lengthM: 10 })
+      expect(headLossM).toBeGreaterThan(last)
+      last = headLossM!
+    }
+  })
+  it('the flow a head drives is the one whose losses take that head', () => {
+    fc.assert(fc.property(fc.double({ min: 0.001, max: 50, noNaN: true }), fc.double({ min: 0.5, max: 500, noNaN: true }), fc.double({ min: 10, max: 300, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (headM, lengthM, innerDiameterMm, kTotal) => {
+      const { flowLps } = result('gravity-flow', { headM, lengthM, innerDiameterMm, kTotal })
+      const { headLossM, velocityMps } = result('pipe-friction', { flowLps, lengthM, innerDiameterMm })
+      expect(headLossM! + kTotal * velocityMps! ** 2 / 2 / 9.80665).toBeCloseTo(headM, 6)
+    }))
+    expect(result('gravity-flow', { headM: 0, lengthM: 10, innerDiameterMm: 50 }).flowLps).toBe(0)
   })
 
   it('agrees with the worked examples of FAO-56', () => {
@@ -55,6 +91,13 @@ describe('impossible input', () => {
     ['chamber-drain-time', { innerDiameterMm: 100, heightM: 2, orificeMm: 200 }, 'orificeMm'],
     ['garden-need', { latitudeDeg: 40, month: 13, tMinC: 5, tMaxC: 10, areaM2: 1, cropCoefficient: 1 }, 'month'],
     ['garden-need', { latitudeDeg: 40, month: 3, tMinC: 15, tMaxC: 10, areaM2: 1, cropCoefficient: 1 }, 'tMaxC'],
+    ['gutter-sloped', { widthMm: 100, depthMm: 60, slope: 0 }, 'slope'],
+    ['downpipe-flow', { innerDiameterMm: 68, fillShare: 1.4 }, 'fillShare'],
+    ['soakaway', { planAreaM2: 80, stormMm: 30, stormHours: 2, infiltrationMPerS: 0, wettedAreaM2: 6, voidShare: 0.4 }, 'infiltrationMPerS'],
+    ['pipe-friction', { flowLps: 1, innerDiameterMm: 50, lengthM: 10, roughnessMm: 9 }, 'roughnessMm'],
+    ['gravity-flow', { headM: -1, lengthM: 10, innerDiameterMm: 50 }, 'headM'],
+    ['wash-off', { runoffMm: -1, keptMm: 2 }, 'runoffMm'],
+    ['storm-intensity', { fiveYearMmPerH: 60, returnYears: 0, minutes: 5 }, 'returnYears'],
     ['no-such-sum', {}, 'name'],
   ])('%s %j names %s', (name, input, field) => {
     const solved = solveSum(name, input)
