@@ -2,7 +2,7 @@
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /** The floors of the house, lowest first. A floor may use those under it, through their door (`index.ts`), never one above or beside. */
-const FLOORS = [['units'], ['sums'], ['catalog'], ['site'], ['section', 'climate', 'network'], ['balance'], ['review', 'plant'], ['build', 'keep'], ['exchange']]
+const FLOORS = [['units'], ['sums'], ['catalog'], ['site'], ['climate', 'network'], ['section', 'balance'], ['review', 'plant'], ['build', 'keep'], ['exchange']]
 
 const floorRules = FLOORS.flatMap((rooms, level) => rooms.map(room => ({
   files: [`core/${room}/**/*.ts`],

@@ -30,7 +30,7 @@ function bareTank(rainMm: Float64Array): Float64Array {
   return level
 }
 
-const series = dailySeries(site.climate)
+const series = dailySeries(site)
 const compiled = compile(site)
 const days = series.rainMm.length
 const bare = time(() => bareTank(series.rainMm), 101) / days
@@ -41,13 +41,13 @@ const perTankDay = full / days / site.nodes.filter(node => node.kind === 'tank')
 const line = (name: string, value: string) => console.log(`${name.padEnd(66)} ${value}`)
 line('daily balance of the full demo, per tank-day, against a bare loop', `${(perTankDay / bare).toFixed(1)} ×`)
 line('daily balance of the full demo, 30 years', `${full.toFixed(2)} ms`)
-const series60 = dailySeries(site.climate, { years: 60 })
+const series60 = dailySeries(site, { years: 60 })
 line('twice the years cost', `${(time(() => simulate(compiled, series60, { startL: start })) / full).toFixed(2)} ×`)
 const more = [0, 1, 2].reduce((current) => { const made = applyMove(current, moveOf('addTank', { kind: 'tote', how: 'alone' })); return made.ok ? made.site : current }, site)
 const compiledMore = compile(more)
 line('twice the tanks cost', `${(time(() => simulate(compiledMore, series, { startL: compiledMore.pools.map(pool => pool.capL / 2) })) / full).toFixed(2)} ×`)
 line('the whole outlook, compiled anew, with twelve months of autonomy', `${time(() => outlook(site, series)).toFixed(2)} ms`)
-line('making 30 years of rain', `${time(() => dailySeries(site.climate)).toFixed(2)} ms`)
+line('making 30 years of rain', `${time(() => dailySeries(site)).toFixed(2)} ms`)
 line('one move, checked', `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`)
 line('the review', `${time(() => review(site)).toFixed(2)} ms`)
 line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank } from '../tests/sites'
 import { moveOf, nodeById, portHeightM, readSiteText, type Site } from '../core/site'
-import { drawSection, eavesM, roofRiseM, slotOfNode, type Drawing } from '../core/section'
+import { drawSection, eavesM, roofRiseM, slotOfNode, standingWater, stormLines, type Drawing } from '../core/section'
 
 function demo(name: string): Site {
   const read = readSiteText(readFileSync(`demo/${name}.json`, 'utf8'))
@@ -82,5 +82,34 @@ describe('drawing on', () => {
       const drawing = drawSection(site, 892, 320)
       for (const run of site.runs) expect(routeOf(drawing, run.id).points.at(-1)![1]).toBeCloseTo(drawing.scale.y(portHeightM(site, run.to)), 6)
     }
+  })
+})
+
+describe('a wet line in a storm', () => {
+  const dipped = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }), moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }))
+  const drawing = drawSection(dipped, 892, 320)
+
+  it('shows the water that stands in it, up to the tank’s inlet and no higher', () => {
+    const standing = standingWater(dipped, drawing)
+    const inletY = drawing.scale.y(0.95)
+    expect(new Set(standing.map(part => part.runId)).size).toBe(2)
+    const heights = standing.flatMap(part => part.points.map(point => point[1]))
+    expect(Math.min(...heights)).toBeCloseTo(inletY, 6)
+    expect(Math.max(...heights)).toBeCloseTo(drawing.scale.y(-0.5), 6)
+  })
+  it('draws the storm’s water line from the spout down to the inlet, higher the harder it rains', () => {
+    const [gentle, hard] = [20, 400].map(mmPerH => stormLines(dipped, drawing, mmPerH)[0]!)
+    expect(gentle!.points.at(-1)![1]).toBeCloseTo(drawing.scale.y(0.95), 6)
+    expect(hard!.atSpoutM).toBeGreaterThan(gentle!.atSpoutM)
+    expect(gentle!.spills).toBe(false)
+    expect(stormLines(dipped, drawing, 2000)[0]!.spills).toBe(true)
+  })
+  it('stands between the roof and the tank', () => {
+    const order = ['spout-1', 'joint-1', 'tank-1'].map(id => slotX(dipped, drawing, id))
+    expect(order).toEqual([...order].sort((a, b) => a - b))
+  })
+  it('has nothing standing in a line that falls all the way', () => {
+    const dry = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }))
+    expect(standingWater(dry, drawSection(dry, 892, 320))).toEqual([])
   })
 })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { CLIMATE_IDS, TANK_KIND_IDS, USE_PRESET_IDS } from '../core/catalog'
-import { applyMove, emptySite, moveOf, standInClimate, type Move, type Site } from '../core/site'
+import { applyMove, emptySite, moveOf, standInClimate, type Move, type Part, type Site } from '../core/site'
 
 /** Makes moves one after another; one that is refused throws, so that a test cannot pass on a site it did not build. */
 export function build(site: Site, ...moves: Move[]): Site {
@@ -25,6 +25,9 @@ export function plainTank(site: Site, id: string, shape: Record<string, unknown>
     moveOf('setPort', { tank: node.id, port: 'link', heightM: 0 }))
 }
 
+/** A run of parts between two ports, put in without a move. */
+export const joinedBy = (site: Site, from: [string, string], to: [string, string], parts: Part[]): Site => ({ ...site, runs: [...site.runs, { id: `line-${site.runs.length}`, name: 'line', from: { node: from[0], port: from[1] }, to: { node: to[0], port: to[1] }, parts }] })
+
 export const blank = () => emptySite('test', 'Test')
 
 const amounts = fc.double({ min: 0, max: 400, noNaN: true })
@@ -40,12 +43,20 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   fc.tuple(heights, fc.nat()).map(([baseM, pick]) => (site: Site) => withNode(pickNode(site, undefined, pick), node => moveOf('setHeight', { node, baseM }))),
   fc.tuple(fc.nat(), fc.nat(), fc.integer({ min: 10, max: 200 })).map(([a, b, boreMm]) => (site: Site) => moveOf('linkAtBottom', { a: pickNode(site, 'tank', a) ?? '', b: pickNode(site, 'tank', b) ?? '', boreMm })),
   fc.tuple(fc.nat(), fc.nat()).map(([a, b]) => (site: Site) => moveOf('spillInto', { from: pickNode(site, 'tank', a) ?? '', to: pickNode(site, 'tank', b) ?? '' })),
-  fc.nat().map(pick => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitFirstFlush', { spout }))),
+  fc.nat().map(pick => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitFirstFlush', { spout, at: pick % 3 ? 'spout' : 'line' }))),
+  fc.tuple(fc.nat(), fc.nat(), heights).map(([pick, into, lowM]) => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => pick % 2 ? moveOf('dipLine', { spout, lowM }) : moveOf('joinSpouts', { spout, into: pickNode(site, 'spout', into) ?? '' }))),
+  fc.tuple(fc.nat(), fc.constantFrom('spout' as const, 'inlet' as const, 'line' as const)).map(([pick, type]) => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitScreen', { spout, type }))),
+  fc.tuple(fc.nat(), fc.integer({ min: 60, max: 200 })).map(([pick, widthMm]) => (site: Site) => withRoof(site, pick, (roof, index) => moveOf('change', { path: ['roofs', index, 'spouts', 0, 'gutter'], value: { profile: pick % 2 ? 'half-round' : 'box', widthMm, depthMm: 60, slope: 0.002, outletAt: 'middle', guard: 'mesh', below: 'unknown' } }))),
+  fc.nat().map(pick => (site: Site) => withRoof(site, pick, roof => moveOf('addSpout', { roof }))),
   fc.tuple(fc.nat(), fc.double({ min: 0, max: 2, noNaN: true })).map(([pick, heightM]) => (site: Site) => withNode(pickNode(site, 'tank', pick), tank => moveOf('setPort', { tank, port: 'overflow', heightM }))),
   fc.nat().map(pick => (site: Site) => withNode(pickNode(site, undefined, pick), id => moveOf('remove', { id }))),
   fc.nat().map(pick => (site: Site) => withNode(site.runs[pick % Math.max(1, site.runs.length)]?.id, run => moveOf('insertPart', { run, at: 0, part: pick % 2 ? { kind: 'valve', boreMm: 50, open: pick % 3 > 0 } : { kind: 'float', boreMm: 25 } }))),
 )
 
+function withRoof(site: Site, pick: number, make: (id: string, index: number) => Move): Move | undefined {
+  const index = pick % Math.max(1, site.roofs.length)
+  return site.roofs[index]?.spouts.length ? make(site.roofs[index].id, index) : undefined
+}
 const withNode = (id: string | undefined, make: (id: string) => Move) => id === undefined ? undefined : make(id)
 
 function pickNode(site: Site, kind: Site['nodes'][number]['kind'] | undefined, pick: number): string | undefined {

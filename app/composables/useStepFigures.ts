@@ -1,4 +1,4 @@
-import { chamberVolumeL, litresPerDay, meanYearYieldInput, roofAreaM2 } from '#core/site'
+import { chamberVolumeL, litresPerDay, meanYearYieldInput, roofAreaM2, weatherMonths } from '#core/site'
 import { MONTH_NAMES } from '#core/climate'
 import { roofYield } from '#core/sums'
 import type { StepId } from './useSteps'
@@ -43,9 +43,9 @@ export function useStepFigures(step: () => StepId) {
         const area = site.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0)
         const gives = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
         return [
-          { name: 'Roofs give a year', value: litres(gives), note: `mean of the months, ${show(area, 'area')} seen from above` },
-          { name: 'Rain a year', value: show(site.climate.months.reduce((sum, month) => sum + month.rainMm, 0), 'rain'), note: site.climate.source },
+          { name: 'Roofs give a year', value: litres(gives), note: `${show(weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0), 'rain')} of rain on ${show(area, 'area')}` },
           { name: `Caught, ${which}`, value: year ? litres(year.caughtL) : waiting, note: 'reached a chamber or tank' },
+          { name: 'Spilled at gutters', value: results.roofYear ? litres(results.roofYear.catches.reduce((sum, entry) => sum + entry.overGutterL, 0)) : waiting, note: 'in a mean year, in the hardest minutes' },
           { name: 'Longest dry spell', value: year ? `${year.longestDryDays} days` : waiting, note: `without rain, ${which}` },
         ]
       }

@@ -12,7 +12,10 @@ export const STEPS: { id: StepId, name: string, open: boolean }[] = [
 
 /** The step at which a finding can be mended. */
 const STEP_OF_CHECK: Record<string, StepId> = {
-  'roof-without-spout': 'catch', 'shares-off': 'catch', 'roof-unfit-to-drink': 'catch', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean', 'use-without-supply': 'need', 'asks-more-than-comes': 'need', 'untreated-drinking': 'need',
+  'storm-missing': 'catch', 'roof-without-spout': 'catch', 'spout-without-share': 'catch', 'shares-off': 'catch', 'gutter-unknown': 'catch', 'gutter-too-small': 'catch', 'downpipe-too-small': 'catch', 'spill-over-door': 'catch', 'roof-unfit': 'catch',
+  'line-climbs': 'clean', 'line-too-slow': 'clean', 'wet-line-undrained': 'clean', 'wet-line-freezes': 'clean', 'unequal-join': 'clean', 'mosquito-mesh': 'clean', 'fed-from-below': 'clean', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean',
+  'chamber-too-small': 'clean', 'outlet-too-slow': 'clean', 'outlet-wasteful': 'clean', 'chamber-not-cleanable': 'clean', 'bypass-in-filling': 'clean', 'bypass-shut-in-frost': 'clean',
+  'use-without-supply': 'need', 'asks-more-than-comes': 'need', 'untreated-drinking': 'need',
 }
 export const stepOf = (finding: Finding): StepId => STEP_OF_CHECK[finding.check] ?? 'store'
 
@@ -27,7 +30,7 @@ export const MARK_WORDS: Record<StepMark, string> = { empty: 'not started', gaps
 /** The caution that belongs to each step, with who decides. */
 export const CAUTIONS: Partial<Record<StepId, string>> = {
   need: 'Untreated rain and well water is not for drinking; label every tap it reaches. Local code and a licensed trade decide.',
-  catch: 'Roofs and ladders kill. Lead flashing and treated roofs spoil water. Where in doubt leave the roof to a licensed trade.',
+  catch: 'Falls from roofs and ladders kill. Lead flashing and treated roofs spoil water. Where in doubt leave the roof to a licensed trade.',
   clean: 'Standing water in a dip breeds mosquitoes: every opening wants a fine mesh. Local code decides what may be drunk.',
   store: 'Never climb into a tank alone or without air. Full tanks weigh a tonne per 1000 litres; tall stands and slopes are an engineer’s work.',
 }

@@ -49,7 +49,8 @@ function ownMonths(): Site['climate'] | string {
   const wrong = rain.findIndex(parsed => !parsed.ok || parsed.value < 0 || parsed.value > 3000)
   if (wrong >= 0) return `Your months: the ${wrong + 1}. figure, “${figures[wrong]}”, is not a month’s rain.`
   const base = standInClimate('wet-town')
-  return { ...base, source: 'own months', months: base.months.map((month, index) => { const parsed = rain[index]!; const rainMm = parsed.ok ? parsed.value : 0; return { ...month, rainMm, wetDays: Math.min(25, Math.max(rainMm > 0 ? 1 : 0, Math.round(rainMm / 7))) } }) }
+  const { burst: _burst, ...rest } = base
+  return { ...rest, storm: { minutes: 5 }, source: 'own months', months: base.months.map((month, index) => { const parsed = rain[index]!; const rainMm = parsed.ok ? parsed.value : 0; return { ...month, rainMm, wetDays: Math.min(25, Math.max(rainMm > 0 ? 1 : 0, Math.round(rainMm / 7))) } }) }
 }
 
 async function begin(): Promise<void> {

@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { YearWorker } from '~/workers/year.worker'
-import type { Outlook } from '#core/balance'
+import { catchYear, type FlushTrade, type Outlook } from '#core/balance'
 import { review } from '#core/review'
 import type { Climate, Site } from '#core/site'
 import { useSite } from './site'
@@ -17,6 +17,8 @@ export const useResults = defineStore('results', () => {
   const failure = ref<string>()
   const choice = ref<YearChoice>('typical')
   const readings = computed(() => open.site && review(open.site))
+  /** What becomes of the roofs' water in a mean year. */
+  const roofYear = computed(() => open.site && catchYear(open.site))
 
   let worker: Worker | undefined
   let remote: Remote<YearWorker> | undefined
@@ -44,20 +46,32 @@ export const useResults = defineStore('results', () => {
     failure.value = 'Stopped. The figures shown are from before the last change.'
   }
 
+  /** The worker with the site's record in hand, and the site without it: the record goes over once. */
+  async function ready(site: Site): Promise<{ face: Remote<YearWorker>, light: Site }> {
+    const { daily, ...climate } = site.climate
+    const face = start()
+    if (daily !== sentRecord) {
+      await face.setRecord(daily ? toRaw(daily) : undefined)
+      sentRecord = daily
+    }
+    return { face, light: { ...site, climate } }
+  }
+
+  /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it or the worker was stopped. */
+  async function flush(chamberId: string): Promise<FlushTrade | undefined> {
+    if (!open.site) return undefined
+    const { face, light } = await ready(open.site)
+    return face.flush(light, chamberId)
+  }
+
   async function ask(): Promise<void> {
     if (busy || !open.site) return
     busy = true
     const revision = open.revision
     let share = 0
     const slow = setTimeout(() => progress.value = share, SLOW_MS)
-    const { daily, ...climate } = open.site.climate
-    const light: Site = { ...open.site, climate }
     try {
-      const face = start()
-      if (daily !== sentRecord) {
-        await face.setRecord(daily ? toRaw(daily) : undefined)
-        sentRecord = daily
-      }
+      const { face, light } = await ready(open.site)
       const answer = await face.outlook(light, proxy((done: number) => {
         share = done
         if (progress.value !== undefined) progress.value = done
@@ -93,5 +107,5 @@ export const useResults = defineStore('results', () => {
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === open.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, stop, ask }
+  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush }
 })

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
-import { outlook, type Outlook } from '#core/balance'
+import { flushTrade, outlook, type FlushTrade, type Outlook } from '#core/balance'
 import { dailySeries, type DailySeries } from '#core/climate'
 import type { Climate, Site } from '#core/site'
 
@@ -8,6 +8,14 @@ z.config({ jitless: true })
 
 let daily: Climate['daily']
 let kept: { key: string, series: DailySeries } | undefined
+
+/** The series is made again only when what it is made from has changed. */
+function seriesFor(site: Site): DailySeries {
+  const { source: _source, ...climate } = site.climate
+  const key = `${JSON.stringify(climate)}${site.place.latitudeDeg < 0}`
+  if (kept?.key !== key) kept = { key, series: dailySeries({ climate: { ...site.climate, daily }, place: site.place }) }
+  return kept.series
+}
 
 /** The face of the daily balance: the record is handed over once, the site with every question. */
 const face = {
@@ -17,15 +25,15 @@ const face = {
   },
   /** `progress` is told the share that is done. */
   outlook(site: Site, progress: (share: number) => void): Outlook & { rainMm: Float64Array } {
-    const climate = { ...site.climate, daily }
-    const key = daily ? 'record' : JSON.stringify(climate.months)
-    if (kept?.key !== key) kept = { key, series: dailySeries(climate) }
+    const series = seriesFor(site)
     progress(0.3)
-    const result = { ...outlook(site, kept.series), rainMm: kept.series.rainMm.slice() }
+    const result = { ...outlook(site, series), rainMm: series.rainMm.slice() }
     progress(1)
     const { run } = result
-    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
+    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.gutterL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
   },
+  /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
+  flush: (site: Site, chamberId: string): FlushTrade | undefined => flushTrade(site, chamberId, seriesFor(site)),
 }
 
 export type YearWorker = typeof face

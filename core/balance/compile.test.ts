@@ -1,30 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, plainTank } from '../../tests/sites'
+import { blank, build, joinedBy, plainTank } from '../../tests/sites'
 import { seriesOf } from '../climate'
 import { moveOf, type Part, type Site } from '../site'
-import { compile, outlook, pathsFrom, poolFigures, poolsOf } from '.'
+import { compile, outlook, poolFigures, poolsOf } from '.'
 
-const joinedBy = (site: Site, from: [string, string], to: [string, string], parts: Part[]): Site => ({ ...site, runs: [...site.runs, { id: `line-${site.runs.length}`, name: 'line', from: { node: from[0], port: from[1] }, to: { node: to[0], port: to[1] }, parts }] })
 const joint = (site: Site, id: string): Site => ({ ...site, nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }] })
 const tap = (site: Site, id: string, baseM: number): Site => ({ ...site, nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }], uses: [...site.uses, { id: `use-${id}`, name: id, at: id, quality: 'garden', priority: site.uses.length + 1, amount: { by: 'day', litresPerDay: 100, months: Array.from({ length: 12 }, () => 1) } }] })
 const pump: Part = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
-
-describe('following lines', () => {
-  it('goes through joints, meets pumps and floats, and stops at a shut valve', () => {
-    let site = tap(tap(joint(plainTank(blank(), 'A'), 'tee'), 'low', 0.1), 'high', 3)
-    site = joinedBy(site, ['tank-1', 'outlet'], ['tee', 'in'], [pump])
-    site = joinedBy(site, ['tee', 'out'], ['low', 'in'], [{ kind: 'float', boreMm: 20 }])
-    site = joinedBy(site, ['tee', 'out'], ['high', 'in'], [{ kind: 'valve', boreMm: 20, open: false }])
-    const paths = pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')
-    expect(paths.map(path => path.end.id)).toEqual(['low'])
-    expect(paths[0]).toMatchObject({ pumpLps: 0.5, hasFloat: true, chamber: undefined })
-  })
-  it('does not go round a ring for ever', () => {
-    let site = joint(joint(plainTank(blank(), 'A'), 'one'), 'two')
-    site = joinedBy(joinedBy(joinedBy(site, ['tank-1', 'outlet'], ['one', 'in'], []), ['one', 'out'], ['two', 'in'], []), ['two', 'out'], ['one', 'in'], [])
-    expect(pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')).toEqual([])
-  })
-})
 
 describe('what a use can draw', () => {
   it('by gravity only what stands above its tap; by pump all above the outlet', () => {

@@ -1,9 +1,10 @@
 import { chamberDrainTime } from '../sums'
-import { chamberVolumeL, litresPerDay, portHeightM, roofAreaM2, roofLosses, type NodeOf, type Site } from '../site'
-import { endHeightM, pathsFrom, type Path } from './paths'
+import { catchLimits, endHeightM, pathsFrom, type Path } from '../network'
+import { captureShare, chamberVolumeL, lineFrom, litresPerDay, lossSchool, portHeightM, roofAreaM2, roofLosses, type NodeOf, type Site } from '../site'
 import { poolsOf, type Pool } from './pools'
 
-export interface Caught { roof: number, spoutId: string, areaM2: number, runoffCoefficient: number, wettingLossMm: number, chamber: number, pool: number, bypassMonths: number }
+/** A share of a roof: `captureShare` is what guard and screens let through, `spillsAtMmPerH` the rain at which gutter, downpipe or line spill. */
+export interface Caught { roof: number, spoutId: string, areaM2: number, runoffCoefficient: number, wettingLossMm: number, captureShare: number, spillsAtMmPerH: number, chamber: number, pool: number, bypassMonths: number }
 export interface Chamber { id: string, name: string, capL: number, drainHours: number, emptiedEveryDays: number }
 export interface Transfer { from: number, to: number, keepL: number, stopL: number, mostLPerDay: number }
 export interface UseSource { kind: 'pool' | 'well' | 'main', index: number, keepL: number, months: number }
@@ -38,7 +39,8 @@ export function compile(site: Site): Compiled {
 
   const spillTo = pools.map((pool, index) => {
     const { tank, port } = pool.spillsAt
-    if (!port) return AWAY
+    // A flap that sends the roof to ground once the tank is full leaves nothing to spill on.
+    if (!port || shutWhenFull(site, pool)) return AWAY
     const end = pathsFrom(site, tank.id, run => run.from.port === port).map(path => poolOf.get(path.end.id)).find(target => target !== undefined)
     return end === undefined || end === index ? AWAY : end
   })
@@ -88,15 +90,7 @@ export function compile(site: Site): Compiled {
 
   return {
     pools, spillOrder, spillTo, transfers, demands, topUps,
-    caught: site.roofs.flatMap((roof, index) => roof.spouts.flatMap(({ nodeId, share }): Caught[] => {
-      const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
-      const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id)) ?? pathsFrom(site, nodeId)[0]
-      return [{
-        roof: index, spoutId: nodeId, areaM2: roofAreaM2(roof) * share, ...roofLosses(roof),
-        chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
-        pool: path ? poolOf.get(path.end.id) ?? AWAY : AWAY, bypassMonths: monthMask(spout.bypassMonths ?? []),
-      }]
-    })),
+    caught: catchesOf(site, chambers, poolOf),
     chambers: chambers.map(chamber => ({
       id: chamber.id, name: chamber.name, capL: chamberVolumeL(chamber), emptiedEveryDays: chamber.emptiedEveryDays ?? 0,
       drainHours: chamber.orificeMm ? chamberDrainTime({ innerDiameterMm: chamber.innerDiameterMm, heightM: chamber.heightM, orificeMm: Math.min(chamber.orificeMm, chamber.innerDiameterMm) }).hours : Infinity,
@@ -104,6 +98,27 @@ export function compile(site: Site): Compiled {
     wells: wells.map(({ id, name, yieldLPerDay }) => ({ id, name, yieldLPerDay })),
     mains: mains.map(({ id, name }) => ({ id, name })),
   }
+}
+
+/** True where every roof that feeds a pool is by-passed once it is full. */
+function shutWhenFull(site: Site, pool: Pool): boolean {
+  const spouts = site.nodes.filter(node => node.kind === 'spout').filter(spout => pool.tanks.some(tank => lineFrom(site, spout.id).at(-1)?.to.node === tank.id))
+  return spouts.length > 0 && spouts.every(spout => spout.bypassWhenFull)
+}
+
+function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map<string, number>): Caught[] {
+  const limits = catchLimits(site)
+  return site.roofs.flatMap((roof, index) => roof.spouts.map(({ nodeId, share, gutter }): Caught => {
+    const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
+    const paths = pathsFrom(site, nodeId)
+    const path = paths.find(candidate => poolOf.has(candidate.end.id)) ?? paths[0]
+    return {
+      roof: index, spoutId: nodeId, areaM2: roofAreaM2(roof) * share, ...roofLosses(roof, lossSchool(site)), captureShare: captureShare(gutter, lineFrom(site, nodeId).flatMap(run => run.parts)),
+      spillsAtMmPerH: limits.find(limit => limit.roof === roof && limit.spout === spout)!.spillsAtMmPerH,
+      chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
+      pool: path ? poolOf.get(path.end.id) ?? AWAY : AWAY, bypassMonths: monthMask(spout.bypassMonths ?? []),
+    }
+  }))
 }
 
 const EVERY_MONTH = 0xFFF

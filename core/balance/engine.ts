@@ -1,3 +1,4 @@
+import { SPLIT_MINUTES } from '../climate'
 import type { Compiled } from './compile'
 
 /** A compiled site laid out flat, as the daily loop reads it: one typed array a column, one row a pool, line or use. */
@@ -11,6 +12,9 @@ export interface Engine {
   caughtArea: Float64Array
   caughtCoefficient: Float64Array
   caughtLossMm: Float64Array
+  /** Share that guard and screens let through, and the most runoff that gutter, downpipe and line pass in one step of a storm, mm. */
+  caughtShare: Float64Array
+  caughtStepMm: Float64Array
   caughtChamber: Int32Array
   caughtPool: Int32Array
   caughtBypass: Int32Array
@@ -88,7 +92,8 @@ export function engineOf(site: Compiled): Engine {
   return {
     pools: site.pools.length, capL: Float64Array.from(site.pools, pool => pool.capL), spillOrder: Int32Array.from(site.spillOrder), spillTo: Int32Array.from(site.spillTo),
     caught: caught.length, caughtArea: Float64Array.from(caught, entry => entry.areaM2), caughtCoefficient: Float64Array.from(caught, entry => entry.runoffCoefficient),
-    caughtLossMm: Float64Array.from(caught, entry => entry.wettingLossMm), caughtChamber: Int32Array.from(caught, entry => entry.chamber), caughtPool: Int32Array.from(caught, entry => entry.pool), caughtBypass: Int32Array.from(caught, entry => entry.bypassMonths),
+    caughtLossMm: Float64Array.from(caught, entry => entry.wettingLossMm), caughtShare: Float64Array.from(caught, entry => entry.captureShare), caughtStepMm: Float64Array.from(caught, entry => entry.spillsAtMmPerH * SPLIT_MINUTES / 60),
+    caughtChamber: Int32Array.from(caught, entry => entry.chamber), caughtPool: Int32Array.from(caught, entry => entry.pool), caughtBypass: Int32Array.from(caught, entry => entry.bypassMonths),
     chambers: site.chambers.length, chamberL: Float64Array.from(site.chambers, chamber => chamber.capL), chamberHours: Float64Array.from(site.chambers, chamber => chamber.drainHours), chamberEvery: Int32Array.from(site.chambers, chamber => chamber.emptiedEveryDays),
     transfers: site.transfers.length, transferFrom: Int32Array.from(site.transfers, line => line.from), transferTo: Int32Array.from(site.transfers, line => line.to),
     transferKeepL: Float64Array.from(site.transfers, line => line.keepL), transferStopL: Float64Array.from(site.transfers, line => line.stopL), transferMostL: Float64Array.from(site.transfers, line => line.mostLPerDay),

@@ -1,5 +1,7 @@
+export { overMm, type CatchTotals, type ChamberTotals } from './catch'
+export { catchYear, type CatchInYear, type CatchYear, type ChamberInYear } from './catchYear'
 export { compile, type Compiled } from './compile'
-export { endHeightM, pathsFrom, type Path } from './paths'
+export { flushTrade, flushYears, type FlushTrade, type FlushWay, type FlushYield } from './flushTrade'
 export { isOpenBothWays, poolsOf, type Pool } from './pools'
 export { massErrorL, simulate, type DailyRun, type RunOptions } from './simulate'
 export { outlook, poolFigures, type Outlook, type PoolFigures, type UseYear, type YearFigures } from './year'

@@ -2,17 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryRain, arbitrarySite } from '../../tests/sites'
 import { WET_DAY_HOURS } from '../catalog'
-import { seriesOf } from '../climate'
+import { seriesOf, stormSplit } from '../climate'
 import { roofYield } from '../sums'
 import { compile, simulate, type Compiled } from '.'
 
-interface PlainDay { pools: number[], spilledL: number, shortL: number[], caughtL: number, flushedL: number, wellL: number, mainL: number }
+interface PlainDay { pools: number[], spilledL: number, shortL: number[], caughtL: number, flushedL: number, gutterL: number, wellL: number, mainL: number }
 
 /**
  * The daily balance once more, as plainly as the methods put it: objects, no flat arrays, no shortcuts.
  * It is slow and says the same; where the two differ one of them is wrong.
  */
-function plainBalance(site: Compiled, rainMm: number[], monthOf: (day: number) => number, startL: number[]): PlainDay[] {
+function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf: (day: number) => number, startL: number[]): PlainDay[] {
   const pools = startL.map((litres, pool) => Math.max(0, Math.min(litres, site.pools[pool]!.capL)))
   const chambers = site.chambers.map(() => 0)
   const filling = site.topUps.map(() => false)
@@ -20,7 +20,7 @@ function plainBalance(site: Compiled, rainMm: number[], monthOf: (day: number) =
 
   return rainMm.map((rain, day) => {
     const month = monthOf(day)
-    const result: PlainDay = { pools: [], spilledL: 0, shortL: [], caughtL: 0, flushedL: 0, wellL: 0, mainL: 0 }
+    const result: PlainDay = { pools: [], spilledL: 0, shortL: [], caughtL: 0, flushedL: 0, gutterL: 0, wellL: 0, mainL: 0 }
     const arriving = pools.map(() => 0)
 
     // Chambers empty first: by hand on their day, or under a falling head for the hours without rain.
@@ -34,17 +34,23 @@ function plainBalance(site: Compiled, rainMm: number[], monthOf: (day: number) =
       chambers[index] = after
     })
 
-    // Rain on each roof, what its chamber keeps, and the rest towards its pool.
+    // Rain on each roof, five minutes by five minutes; what its chamber keeps, and the rest towards its pool.
+    const outletLeft = site.chambers.map(chamber => chamber.drainHours < Infinity ? 2 * chamber.capL / chamber.drainHours * WET_DAY_HOURS : 0)
     for (const entry of site.caught) {
-      if (entry.pool < 0 || rain === 0 || allowed(entry.bypassMonths, month)) continue
-      let { volumeL } = roofYield({ planAreaM2: entry.areaM2, rainMm: rain, runoffCoefficient: entry.runoffCoefficient, wettingLossMm: entry.wettingLossMm })
+      if (entry.pool < 0 || rain === 0) continue
+      const whole = roofYield({ planAreaM2: entry.areaM2, rainMm: rain, runoffCoefficient: entry.runoffCoefficient, wettingLossMm: entry.wettingLossMm }).volumeL
+      const over = split.reduce((sum, share) => sum + Math.max(0, whole * share - entry.areaM2 * entry.spillsAtMmPerH / 12), 0)
+      result.gutterL += over
+      if (allowed(entry.bypassMonths, month)) continue
+      let volumeL = (whole - over) * entry.captureShare
       result.caughtL += volumeL
       const chamber = site.chambers[entry.chamber]
       if (chamber) {
         const kept = Math.min(volumeL, chamber.capL - chambers[entry.chamber]!)
         chambers[entry.chamber]! += kept
         volumeL -= kept
-        const lost = chamber.drainHours < Infinity ? Math.min(volumeL, 2 * chamber.capL / chamber.drainHours * WET_DAY_HOURS) : 0
+        const lost = Math.min(volumeL, outletLeft[entry.chamber]!)
+        outletLeft[entry.chamber]! -= lost
         result.flushedL += lost
         volumeL -= lost
       }
@@ -105,6 +111,7 @@ function plainBalance(site: Compiled, rainMm: number[], monthOf: (day: number) =
 const outsideWater = fc.record({
   yieldLPerDay: fc.double({ min: 0, max: 600, noNaN: true }), startShare: fc.double({ min: 0, max: 0.6, noNaN: true }), stopShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
   wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), handEmptied: fc.integer({ min: 0, max: 9 }),
+  captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }), burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
 })
 
 function withOutsideWater(site: Compiled, water: typeof outsideWater extends fc.Arbitrary<infer Value> ? Value : never): Compiled {
@@ -114,7 +121,7 @@ function withOutsideWater(site: Compiled, water: typeof outsideWater extends fc.
   const capL = site.pools[0]!.capL
   const rule = { pool: 0, index: 0, startL: capL * water.startShare, stopL: capL * Math.max(water.startShare, water.stopShare) }
   return {
-    ...site, demands, wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main' }],
+    ...site, demands, caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main' }],
     chambers: site.chambers.map(chamber => ({ ...chamber, emptiedEveryDays: water.handEmptied, drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours })),
     topUps: [{ ...rule, kind: 'well', months: water.wellMonths }, ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : [])],
   }
@@ -126,10 +133,11 @@ describe('the flat loop', () => {
       const bare = compile(document)
       if (!bare.pools.length) return
       const site = withOutsideWater(bare, water)
-      const series = seriesOf(startDay, Float64Array.from(rain), true)
+      const split = stormSplit(40, water.burstMmPerH)
+      const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split }
       const startL = site.pools.map(pool => pool.capL * startShare)
       const run = simulate(site, series, { startL })
-      const plain = plainBalance(site, rain, day => series.month[day]!, startL)
+      const plain = plainBalance(site, rain, [...split], day => series.month[day]!, startL)
       const near = (got: number, wanted: number, what: string) => expect(Math.abs(got - wanted), what).toBeLessThan(1e-6 * (1 + Math.abs(wanted)))
       plain.forEach((expected, day) => {
         expected.pools.forEach((litres, pool) => near(run.poolL[day * run.pools + pool]!, litres, `pool ${pool}, day ${day}`))
@@ -137,6 +145,7 @@ describe('the flat loop', () => {
         near(run.spilledL[day]!, expected.spilledL, `spill, day ${day}`)
         near(run.caughtL[day]!, expected.caughtL, `caught, day ${day}`)
         near(run.flushedL[day]!, expected.flushedL, `flushed, day ${day}`)
+        near(run.gutterL[day]!, expected.gutterL, `gutters, day ${day}`)
         near(run.wellL[day]!, expected.wellL, `well, day ${day}`)
         near(run.mainL[day]!, expected.mainL, `main, day ${day}`)
       })

@@ -1,5 +1,5 @@
-import { WET_DAY_HOURS } from '../catalog'
 import type { DailySeries } from '../climate'
+import { catchRain, type CatchRun } from './catch'
 import type { Compiled } from './compile'
 import { engineOf, FROM_POOL, FROM_WELL, type Engine } from './engine'
 
@@ -24,16 +24,16 @@ export interface DailyRun {
   /** Roof water that reached a chamber or tank, first flush kept from the tanks, and top-up from wells and mains. */
   caughtL: Float64Array
   flushedL: Float64Array
+  /** Runoff that spilled over gutters in the hardest minutes. */
+  gutterL: Float64Array
   wellL: Float64Array
   mainL: Float64Array
   startL: number
   endL: number
 }
 
-const WET_SHARE_OF_DAY = WET_DAY_HOURS / 24
-
-/** A state that days are run on: litres in pools and chambers, today's inflow, and which top-ups are under way. */
-interface State { pool: Float64Array, chamber: Float64Array, filling: Uint8Array, inflow: Float64Array, wellLeft: Float64Array }
+/** A state that days are run on: litres in pools, today's inflow, and which top-ups are under way. */
+interface State { pool: Float64Array, filling: Uint8Array, inflow: Float64Array, wellLeft: Float64Array }
 
 /**
  * Runs the daily water balance over a series of days, in the order of the methods: roofs, chambers, inflow and spill, transfers and uses,
@@ -43,18 +43,22 @@ export function simulate(site: Compiled, series: DailySeries, options: RunOption
   const days = series.rainMm.length
   const engine = engineOf(site)
   const state: State = {
-    pool: new Float64Array(engine.pools), chamber: new Float64Array(engine.chambers),
+    pool: new Float64Array(engine.pools),
     filling: new Uint8Array(engine.topUps), inflow: new Float64Array(engine.pools), wellLeft: new Float64Array(engine.wells),
   }
+  const chamberL = new Float64Array(engine.chambers)
   if (options.startL) state.pool.set(Array.from(options.startL, (litres, pool) => Math.max(0, Math.min(litres, engine.capL[pool]!))))
   else {
+    const first = Math.min(365, days)
     for (let pool = 0; pool < engine.pools; pool++) state.pool[pool] = engine.capL[pool]! / 2
-    runDays(engine, series, Math.min(365, days), state, newRun(engine, Math.min(365, days)), options)
+    const caught = catchRain(engine, series, first, chamberL)
+    runDays(engine, series, caught, first, state, newRun(engine, caught, first), options)
   }
-  const run = newRun(engine, days)
-  run.startL = held(state)
-  runDays(engine, series, days, state, run, options)
-  run.endL = held(state)
+  const caught = catchRain(engine, series, days, chamberL)
+  const run = newRun(engine, caught, days)
+  run.startL = sum(state.pool) + caught.chamberStartL
+  runDays(engine, series, caught, days, state, run, options)
+  run.endL = sum(state.pool) + caught.chamberEndL
   return run
 }
 
@@ -63,11 +67,11 @@ export function massErrorL(run: DailyRun): number {
   return sum(run.caughtL) + sum(run.wellL) + sum(run.mainL) - (sum(run.askedL) - sum(run.shortL)) - sum(run.flushedL) - sum(run.spilledL) - (run.endL - run.startL)
 }
 
-function newRun({ pools, uses }: Engine, days: number): DailyRun {
+function newRun({ pools, uses }: Engine, { caughtL, flushedL, gutterL }: CatchRun, days: number): DailyRun {
   const daily = () => new Float64Array(days)
   return {
     days, pools, uses, storedL: daily(), poolL: new Float64Array(days * pools), askedL: daily(), shortL: daily(), shortByUseL: new Float64Array(days * uses),
-    spilledL: daily(), caughtL: daily(), flushedL: daily(), wellL: daily(), mainL: daily(), startL: 0, endL: 0,
+    spilledL: daily(), caughtL, flushedL, gutterL, wellL: daily(), mainL: daily(), startL: 0, endL: 0,
   }
 }
 
@@ -76,9 +80,8 @@ function sum(values: Float64Array): number {
   for (let index = 0; index < values.length; index++) total += values[index]!
   return total
 }
-const held = (state: State) => sum(state.pool) + sum(state.chamber)
 
-function runDays(engine: Engine, series: DailySeries, days: number, state: State, run: DailyRun, options: RunOptions): void {
+function runDays(engine: Engine, series: DailySeries, caught: CatchRun, days: number, state: State, run: DailyRun, options: RunOptions): void {
   const { rainMm, month } = series
   const { pools, wells } = engine
   const before = options.yieldBeforeSpill === true
@@ -87,9 +90,8 @@ function runDays(engine: Engine, series: DailySeries, days: number, state: State
   for (let day = 0; day < days; day++) {
     const monthOfDay = month[day]!
     const rain = rainMm[day]!
-    if (engine.chambers > 0) drainChambers(engine, state, run, day, rain > 0)
     if (rain > 0) {
-      catchRain(engine, state, run, day, rain, 1 << monthOfDay)
+      for (let pool = 0; pool < pools; pool++) state.inflow[pool] = caught.inflowL[day * pools + pool]!
       if (!before) spill(engine, state, run, day)
     }
     for (let index = 0; index < wells; index++) state.wellLeft[index] = engine.wellYieldL[index]!
@@ -108,51 +110,6 @@ function runDays(engine: Engine, series: DailySeries, days: number, state: State
     }
     run.storedL[day] = stored
   }
-}
-
-/** Between rains a chamber empties through its outlet under a falling head, or by hand on its day. */
-function drainChambers({ chambers, chamberL, chamberHours, chamberEvery }: Engine, state: State, run: DailyRun, day: number, wet: boolean): void {
-  for (let index = 0; index < chambers; index++) {
-    const before = state.chamber[index]!
-    if (before === 0) continue
-    const capL = chamberL[index]!
-    const every = chamberEvery[index]!
-    let after = before
-    if (chamberHours[index] !== Infinity) {
-      // Content falls with the square of the level's root: c(t) = C·(√(c₀/C) − t/T)².
-      const root = Math.sqrt(before / capL) - (wet ? 24 * (1 - WET_SHARE_OF_DAY) : 24) / chamberHours[index]!
-      after = root > 0 ? capL * root * root : 0
-    }
-    if (every > 0 && day % every === 0) after = 0
-    state.chamber[index] = after
-    run.flushedL[day]! += before - after
-  }
-}
-
-/** The day's `roof-yield` of every spout, written out so that the loop calls nothing; a test holds the two together. */
-function catchRain(engine: Engine, state: State, run: DailyRun, day: number, rainMm: number, monthBit: number): void {
-  for (let index = 0; index < engine.caught; index++) {
-    const effectiveMm = rainMm - engine.caughtLossMm[index]!
-    if (effectiveMm <= 0 || (engine.caughtBypass[index]! & monthBit) !== 0) continue
-    let litres = engine.caughtArea[index]! * effectiveMm * engine.caughtCoefficient[index]!
-    run.caughtL[day]! += litres
-    const chamber = engine.caughtChamber[index]!
-    if (chamber >= 0) litres -= divert(engine, state, run, day, chamber, litres)
-    state.inflow[engine.caughtPool[index]!]! += litres
-  }
-}
-
-/** What a chamber keeps of an inflow: the room it has, then what its outlet passes at full head while it rains. */
-function divert({ chamberL, chamberHours }: Engine, state: State, run: DailyRun, day: number, index: number, litres: number): number {
-  const capL = chamberL[index]!
-  const room = capL - state.chamber[index]!
-  const taken = litres < room ? litres : room
-  state.chamber[index]! += taken
-  if (chamberHours[index] === Infinity || litres <= taken) return taken
-  // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head.
-  const passes = Math.min(litres - taken, 2 * capL / chamberHours[index]! * WET_DAY_HOURS)
-  run.flushedL[day]! += passes
-  return taken + passes
 }
 
 /** Inflow fills the pools; what does not fit goes along the overflow: into the next pool, or away. */

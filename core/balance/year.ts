@@ -13,6 +13,8 @@ export interface YearFigures {
   rainMm: number
   caughtL: number
   flushedL: number
+  /** Runoff that spilled over gutters, downpipes and lines in the hardest minutes. */
+  gutterL: number
   wellL: number
   mainL: number
   spilledL: number
@@ -89,7 +91,7 @@ function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, yea
   let leastStoredL = Infinity
   for (let day = from; day < to; day++) leastStoredL = Math.min(leastStoredL, run.storedL[day]!)
   return {
-    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), wellL: total(run.wellL), mainL: total(run.mainL),
+    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), gutterL: total(run.gutterL), wellL: total(run.wellL), mainL: total(run.mainL),
     spilledL: total(run.spilledL), askedL, metL: askedL - total(run.shortL), shortDays: short.count, longestShortDays: short.longest,
     longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest, leastStoredL, uses,
   }

@@ -1,11 +1,11 @@
 import { randomGamma } from 'd3-random'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { dayOf, MONTH_DAYS, monthOf, yearOf } from './calendar'
+import { WET_DAY_MM } from './months'
 
-export interface MonthlyRain { rainMm: number, wetDays: number }
+/** A month as the maker needs it; how wet days follow each other and how uneven they are is known only where a record was fitted. */
+export interface MonthlyRain { rainMm: number, wetDays: number, wetAfterWet?: number, shape?: number }
 
-/** Least rain that makes a day wet, mm. */
-export const WET_DAY_MM = 0.2
 /** Shape of the gamma amounts: most wet days small, a few large. Daily records of very different climates lie between 0.6 and 0.9. */
 const GAMMA_SHAPE = 0.75
 /** Share of a month's wet-day frequency that carries over from one day to the next (Geng et al. 1986). */
@@ -30,21 +30,25 @@ export function makeRain(months: readonly MonthlyRain[], startDay: number, years
   let yesterday = random() < chance[month[0]!]! ? 1 : 0
   for (let index = 0; index < days; index++) {
     const frequency = chance[month[index]!]!
-    const afterDry = (1 - PERSISTENCE) * frequency
-    yesterday = random() < (yesterday ? afterDry + PERSISTENCE : afterDry) && frequency > 0 ? 1 : 0
+    const afterWet = months[month[index]!]!.wetAfterWet ?? (1 - PERSISTENCE) * frequency + PERSISTENCE
+    // Whatever follows a wet day, the chain comes back to its frequency: what a dry day is followed by makes up for it.
+    const afterDry = Math.min(1, frequency * (1 - afterWet) / (1 - frequency))
+    yesterday = random() < (yesterday ? afterWet : afterDry) && frequency > 0 ? 1 : 0
     wet[index] = yesterday
   }
   const byMonth: number[][] = Array.from({ length: 12 }, () => [])
   for (let index = 0; index < days; index++) byMonth[month[index]!]!.push(index)
   if (years >= 10) byMonth.forEach((indices, at) => setWetCount(wet, indices, Math.round(chance[at]! * indices.length), random))
 
-  const gamma = randomGamma.source(random)(GAMMA_SHAPE, 1)
+  const source = randomGamma.source(random)
   const rainMm = new Float64Array(days)
   byMonth.forEach((indices, at) => {
     const monthMm = months[at]!.rainMm
+    const shape = months[at]!.shape ?? GAMMA_SHAPE
+    const gamma = source(shape, 1)
     const meanMm = wetDays[at]! > 0 ? monthMm / wetDays[at]! : 0
     let sum = 0
-    for (const index of indices) if (wet[index]) sum += rainMm[index] = WET_DAY_MM + gamma() * Math.max(0, meanMm - WET_DAY_MM) / GAMMA_SHAPE
+    for (const index of indices) if (wet[index]) sum += rainMm[index] = WET_DAY_MM + gamma() * Math.max(0, meanMm - WET_DAY_MM) / shape
     const wanted = monthMm * indices.length / MONTH_DAYS[at]!
     if (years >= 10 && sum > 0) for (const index of indices) rainMm[index] = rainMm[index]! * wanted / sum
   })

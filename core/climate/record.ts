@@ -1,16 +1,14 @@
-import { isoDate, monthOf } from './calendar'
+import { isoDate } from './calendar'
 import { guessColumns, looksLikeHeader, namesUnit, type Columns } from './columns'
 import { collectDays, type Cell } from './collect'
 import { guessOrder, orderedDay, splitDate, type DateOrder } from './dates'
 import { fillGaps, type GapFill } from './gaps'
-import { WET_DAY_MM } from './rainMaker'
+import { monthFigures, type MonthFigures } from './months'
 import { RAIN_UNITS, type RainUnit } from './rainUnits'
 import { splitRows } from './rows'
 
 /** What the person corrects about a reading; everything left out is guessed. */
 export interface RecordChoices { columns?: Partial<Columns>, unit?: RainUnit, order?: DateOrder, gaps?: GapFill }
-
-export interface MonthFigures { rainMm: number, wetDays: number, tMinC?: number, tMaxC?: number }
 
 export interface RecordReading {
   ok: true
@@ -116,25 +114,6 @@ function likelyUnit(named: RainUnit | undefined, yearly: number, largest: number
   if (yearly < 120 && largest < 15) return { unit: 'in', question: `The file does not name its unit. The figures would give ${year('in')}, ${year('mm')}. Say which is meant.` }
   if (yearly > 4500 && whole) return { unit: 'tenths of mm', question: `The file does not name its unit. The figures would give ${year('tenths of mm')}, ${year('mm')}, ${year('hundredths of in')}. Say which is meant.` }
   return { unit: 'mm' }
-}
-
-/** Mean rain, wet days and temperatures of each month. */
-export function monthFigures(firstDay: number, rainMm: ArrayLike<number>, tMin?: ArrayLike<number>, tMax?: ArrayLike<number>): MonthFigures[] {
-  const sums = Array.from({ length: 12 }, () => ({ days: 0, rain: 0, wet: 0, low: 0, lowDays: 0, high: 0, highDays: 0 }))
-  for (let index = 0; index < rainMm.length; index++) {
-    const sum = sums[monthOf(firstDay + index)]!
-    sum.days++
-    sum.rain += rainMm[index]!
-    if (rainMm[index]! >= WET_DAY_MM) sum.wet++
-    if (tMin && Number.isFinite(tMin[index])) { sum.low += tMin[index]!; sum.lowDays++ }
-    if (tMax && Number.isFinite(tMax[index])) { sum.high += tMax[index]!; sum.highDays++ }
-  }
-  const lengths = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
-  return sums.map((sum, month) => ({
-    rainMm: sum.days ? sum.rain / sum.days * lengths[month]! : 0,
-    wetDays: sum.days ? Math.min(31, sum.wet / sum.days * lengths[month]!) : 0,
-    ...(sum.lowDays && sum.highDays ? { tMinC: sum.low / sum.lowDays, tMaxC: sum.high / sum.highDays } : {}),
-  }))
 }
 
 function refuse(sentence: string): RecordRefusal {

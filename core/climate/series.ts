@@ -1,6 +1,9 @@
-import type { Climate } from '../site'
+import { fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
 import { dayNumber, isoDate, monthOf, yearOf } from './calendar'
+import { fitRain } from './fitRain'
 import { makeRain } from './rainMaker'
+import { shiftRecord } from './shiftRecord'
+import { fiveYearDayMm, stormSplit } from './storm'
 
 /** Rain by day with the calendar the daily balance needs. */
 export interface DailySeries {
@@ -12,6 +15,8 @@ export interface DailySeries {
   years: { year: number, from: number, to: number }[]
   /** True where the weather was made from monthly figures and not measured. */
   made: boolean
+  /** How the rain of a wet day is spread over it, hardest five minutes first; unknown where no storm is. */
+  split?: Float64Array
 }
 
 export const MADE_YEARS = 30
@@ -34,8 +39,38 @@ export function seriesOf(startDay: number, rainMm: Float64Array, made: boolean):
   return { startDay, rainMm, month, years, made }
 }
 
-/** The rain a climate runs on: its own record, or years made from its monthly figures (the same seed, the same years). */
-export function dailySeries(climate: Climate, options: { years?: number, seed?: number } = {}): DailySeries {
-  if (climate.daily) return seriesOf(dayNumber(climate.daily.start), Float64Array.from(climate.daily.rainMm), false)
-  return seriesOf(dayNumber(MADE_START), makeRain(climate.months, dayNumber(MADE_START), options.years ?? MADE_YEARS, options.seed ?? 1), true)
+type Weather = Pick<Site, 'climate' | 'place'>
+
+/**
+ * The rain that a site runs on, under its climate's shift: its own record; years made from that record; or years made from the monthly
+ * figures (the same seed, the same years).
+ */
+export function dailySeries(weather: Weather, options: { years?: number, seed?: number } = {}): DailySeries {
+  const series = rainOf(weather, options)
+  const burst = fiveYearBurstMmPerH(weather)
+  return burst ? { ...series, split: stormSplit(fiveYearDayMm(series.rainMm), burst) } : series
+}
+
+function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: number, seed?: number }): DailySeries {
+  const { daily, runOn } = weather.climate
+  if (daily && runOn !== 'made') return seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
+  const start = dayNumber(MADE_START)
+  return seriesOf(start, makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed), true)
+}
+
+function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {
+  const fewer = weather.climate.shift?.fewerDaysShare ?? 0
+  return fitRain(dayNumber(daily.start), daily.rainMm).map((month, index) => ({ ...month, rainMm: month.rainMm * rainFactor(weather, index), wetDays: month.wetDays * (1 - fewer) }))
+}
+
+const made = new WeakMap<Climate, { southern: boolean, series: DailySeries }>()
+
+/** The site's series, made once for as long as its climate is the same object. */
+export function weatherSeries(weather: Weather): DailySeries {
+  const southern = weather.place.latitudeDeg < 0
+  const known = made.get(weather.climate)
+  if (known?.southern === southern) return known.series
+  const series = dailySeries(weather)
+  made.set(weather.climate, { southern, series })
+  return series
 }

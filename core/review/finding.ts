@@ -1,7 +1,9 @@
-import { compile, pathsFrom, poolsOf, type Compiled, type Path, type Pool } from '../balance'
-import type { Move, NodeOf, Site, Tank } from '../site'
+import { catchYear, compile, poolsOf, type CatchYear, type Compiled, type Pool } from '../balance'
+import { catchLimits, pathsFrom, roofLines, type CatchLimit, type Path, type RoofLine } from '../network'
+import { designStorm, type DesignStorm, type Move, type NodeOf, type Site, type Tank } from '../site'
 import type { Phrase } from './phrase'
 
+export interface Mend { label: string, move: Move }
 export interface Finding {
   /** Stable while the fault stands: the check and what it is about. */
   id: string
@@ -14,7 +16,9 @@ export interface Finding {
   numbers: Record<string, number>
   /** The worked sum behind the figure, where there is one. */
   sum?: { name: string, input: Record<string, unknown> }
-  mend?: { label: string, move: Move }
+  mend?: Mend
+  /** Where only the person can know: answers to choose from. */
+  answers?: Mend[]
 }
 
 /** One thing to look for. `sound` is what can be said when nothing is found. */
@@ -27,12 +31,17 @@ export interface Yard {
   compiled: Compiled
   /** Each way from a spout to a tank. */
   lines: { spout: NodeOf<'spout'>, path: Path, tank: Tank }[]
+  storm: DesignStorm | undefined
+  limits: CatchLimit[]
+  roofLines: RoofLine[]
+  /** What becomes of the roofs' water in a mean year. */
+  year: CatchYear
 }
 
 export function yardOf(site: Site): Yard {
   const spouts = site.nodes.filter(node => node.kind === 'spout')
   return {
-    site, pools: poolsOf(site), compiled: compile(site),
+    site, pools: poolsOf(site), compiled: compile(site), storm: designStorm(site), limits: catchLimits(site), roofLines: roofLines(site), year: catchYear(site),
     lines: spouts.flatMap(spout => pathsFrom(site, spout.id).flatMap(path => path.end.kind === 'tank' ? [{ spout, path, tank: path.end }] : [])),
   }
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build } from '../../tests/sites'
-import { applyMove, moveOf, newSite, standInClimate, type Move, type Site, type SiteNode } from '../site'
+import { applyMove, lineFrom, moveOf, newSite, standInClimate, type Gutter, type Move, type Site, type SiteNode } from '../site'
 import { CHECKS, phraseText, review } from '.'
 
 const sound = () => {
@@ -14,6 +14,8 @@ const sound = () => {
 }
 const set = (site: Site, id: string, field: keyof SiteNode | string, value: unknown): Move => moveOf('change', { path: ['nodes', site.nodes.findIndex(node => node.id === id), field], value })
 const without = (site: Site, drop: (part: { kind: string }) => boolean): Site => ({ ...site, runs: site.runs.map(run => ({ ...run, parts: run.parts.filter(part => !drop(part)) })) })
+
+const gutter = (change: Partial<Gutter>): Move => moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'gutter'], value: { profile: 'half-round', widthMm: 75, depthMm: 38, slope: 0, outletAt: 'end', guard: 'none', below: 'harmless', ...change } })
 
 /** For each check, how a sound site comes to fail it. */
 const FAULTS: Record<string, (site: Site) => Site> = {
@@ -33,7 +35,34 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'use-without-supply': site => build(site, moveOf('setHeight', { node: site.uses[1]!.at, baseM: 4 })),
   'asks-more-than-comes': site => build(site, moveOf('addUse', { preset: 'cattle', count: 30 })),
   'untreated-drinking': site => without(site, part => part.kind === 'lamp'),
-  'roof-unfit-to-drink': site => build(site, moveOf('change', { path: ['roofs', 0, 'material'], value: 'asphalt-shingle' })),
+  'roof-unfit': site => build(site, moveOf('change', { path: ['roofs', 0, 'material'], value: 'asphalt-shingle' })),
+  'storm-missing': site => build(site, moveOf('change', { path: ['climate', 'storm'], value: { minutes: 5 } })),
+  'spout-without-share': site => build(site, moveOf('addSpout', { roof: 'roof-1' }), moveOf('change', { path: ['roofs', 0, 'spouts'], value: [{ nodeId: 'spout-1', share: 1 }] })),
+  'gutter-unknown': site => build(site, moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'gutter'], value: undefined })),
+  'gutter-too-small': site => build(site, gutter({ profile: 'half-round', widthMm: 75 })),
+  'downpipe-too-small': site => build(site, set(site, 'spout-1', 'boreMm', 40)),
+  'spill-over-door': site => build(site, gutter({ profile: 'half-round', widthMm: 75, below: 'door' })),
+  'line-climbs': (site) => {
+    const dipped = build(site, moveOf('dipLine', { spout: 'spout-1', lowM: 0.2 }))
+    return build(dipped, moveOf('setHeight', { node: 'joint-2', baseM: 4 }))
+  },
+  'line-too-slow': site => build(site, moveOf('setBore', { runs: lineFrom(site, 'spout-1').map(run => run.id), boreMm: 25 })),
+  'wet-line-undrained': (site) => {
+    const dipped = build(site, moveOf('dipLine', { spout: 'spout-1', lowM: -0.4 }))
+    return build(dipped, moveOf('remove', { id: dipped.nodes.at(-1)!.id }))
+  },
+  'wet-line-freezes': site => ({ ...build(site, moveOf('dipLine', { spout: 'spout-1', lowM: -0.4 })), climate: standInClimate('cold-upland') }),
+  'unequal-join': (site) => {
+    const joined = build(site, moveOf('addSpout', { roof: 'roof-1' }), moveOf('joinSpouts', { spout: 'spout-2', into: 'spout-1' }))
+    return build(joined, moveOf('setBore', { runs: [lineFrom(joined, 'spout-2')[0]!.id], boreMm: 25 }))
+  },
+  'mosquito-mesh': site => without(site, part => part.kind === 'screen'),
+  'chamber-too-small': site => build(site, set(site, 'chamber-1', 'wantedMm', 2)),
+  'outlet-too-slow': site => build(site, set(site, 'chamber-1', 'orificeMm', 0.3)),
+  'outlet-wasteful': site => build(site, set(site, 'chamber-1', 'orificeMm', 3)),
+  'chamber-not-cleanable': site => build(site, set(site, 'chamber-1', 'cleanable', false)),
+  'bypass-in-filling': site => build({ ...site, climate: standInClimate('dry-summer-hill') }, moveOf('setBypass', { spout: 'spout-1', months: [11, 12] })),
+  'bypass-shut-in-frost': site => build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }
 
 describe('the checks', () => {
@@ -67,7 +96,7 @@ describe('the checks', () => {
     fc.assert(fc.property(arbitrarySite, (site) => {
       const { findings } = review(site)
       expect(new Set(findings.map(finding => finding.id)).size).toBe(findings.length)
-      for (const { mend } of findings) if (mend) expect(applyMove(site, mend.move)).toMatchObject({ ok: true })
+      for (const { mend, answers = [] } of findings) for (const { move } of mend ? [mend, ...answers] : answers) expect(applyMove(site, move)).toMatchObject({ ok: true })
     }), { numRuns: 100 })
   })
 })

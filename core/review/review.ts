@@ -1,16 +1,21 @@
 import type { Site } from '../site'
+import { bypassInFilling, bypassShutInFrost } from './bypass'
 import { yardOf, type Check, type Finding } from './finding'
+import { chamberShutForGood, chamberStaysFull, chamberTooSmall, noFirstFlush, outletTooSlow, outletWasteful } from './firstFlush'
+import { downpipeTooSmall, gutterTooSmall, gutterUnknown, roofWithoutSpout, sharesOff, spillOverDoor, spoutWithoutShare, stormMissing } from './gutters'
 import { linkWithoutValve, rimsDiffer } from './joined'
-import { chamberStaysFull, fedFromBelow, noFirstFlush, roofWithoutSpout, sharesOff } from './lines'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
+import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin, wetLineFreezes, wetLineUndrained } from './roofLines'
 import { bareSoil, lightInSun, noVent } from './tankCare'
-import { asksMoreThanComes, roofUnfitToDrink, untreatedDrinking, useWithoutSupply } from './uses'
+import { asksMoreThanComes, roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 
 /** Every check, in the order of the water. */
 export const CHECKS: Check[] = [
-  roofWithoutSpout, sharesOff, fedFromBelow, noFirstFlush, chamberStaysFull,
+  stormMissing, roofWithoutSpout, spoutWithoutShare, sharesOff, gutterUnknown, gutterTooSmall, downpipeTooSmall, spillOverDoor,
+  fedFromBelow, lineClimbs, lineTooSlow, wetLineUndrained, wetLineFreezes, unequalJoin, mosquitoMesh,
+  noFirstFlush, chamberStaysFull, chamberTooSmall, outletTooSlow, outletWasteful, chamberShutForGood, bypassInFilling, bypassShutInFrost,
   noOverflow, overflowTooSmall, overflowAboveInlet, rimsDiffer, linkWithoutValve, noVent, lightInSun, bareSoil,
-  asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfitToDrink,
+  asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfit,
 ]
 
 export interface Review { findings: Finding[], sound: { check: string, sentence: string }[] }

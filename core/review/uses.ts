@@ -1,9 +1,9 @@
-import { pathsFrom } from '../balance'
-import { ROOFING } from '../catalog'
+import type { Quality } from '../catalog'
 import { MONTH_DAYS } from '../climate'
+import { pathsFrom } from '../network'
 import { roofYield } from '../sums'
-import { litresPerDay, meanYearYieldInput, moveOf, nodeById, portHeightM, runsTo, tanksOf, type Roof, type Site } from '../site'
-import type { Check } from './finding'
+import { litresPerDay, meanYearYieldInput, moveOf, nodeById, portHeightM, roofAreaM2, roofCautions, runsTo, tanksOf, type Site } from '../site'
+import type { Check, Finding } from './finding'
 import { length, say, volume } from './phrase'
 
 export const untreatedDrinking: Check = {
@@ -26,25 +26,28 @@ export const untreatedDrinking: Check = {
   }),
 }
 
-/** Roofs whose water can reach a drinking tap. */
-function drunkRoofs(site: Site): { roof: Roof, caution: string }[] {
-  if (!site.uses.some(use => use.quality === 'drinking')) return []
-  return site.roofs.flatMap((roof) => {
-    const caution = ROOFING[roof.material].drinkingCaution
-    return caution ? [{ roof, caution }] : []
-  })
+export const roofUnfit: Check = {
+  id: 'roof-unfit',
+  sound: 'No roof spoils the water for what it is used for',
+  find: ({ site, lines }) => {
+    const qualities = [...new Set(site.uses.map(use => use.quality))]
+    return site.roofs.flatMap(roof => roof.spouts.flatMap(({ nodeId }): Finding[] => {
+      const spout = site.nodes.find(node => node.id === nodeId)
+      const kept = lines.some(line => line.spout.id === nodeId) && spout?.kind === 'spout' && spout.bypassMonths?.length !== 12
+      const spoiled = qualities.filter(quality => roofCautions(roof, quality).length)
+      if (!kept || !spoiled.length) return []
+      return [{
+        id: `roof-unfit:${roof.id}:${nodeId}`, check: 'roof-unfit', severity: 'look', subject: { kind: 'roof', id: roof.id, name: roof.name },
+        sentence: say`Water off ${roof.name} is doubtful for ${spoiled.map(quality => FOR_WORDS[quality]).join(' and ')}.`,
+        why: say`${sentenceCase([...new Set(spoiled.flatMap(quality => roofCautions(roof, quality)))].join('; '))}. Filters and a lamp do not take that out; test the water, use it for something else, or keep this roof out of the tank.`,
+        numbers: { areaM2: roofAreaM2(roof) },
+        mend: { label: `Send ${spout.name} to ground`, move: moveOf('setBypass', { spout: nodeId, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }) },
+      }]
+    }))
+  },
 }
-
-export const roofUnfitToDrink: Check = {
-  id: 'roof-unfit-to-drink',
-  sound: 'No roof spoils the drinking water',
-  find: ({ site }) => drunkRoofs(site).map(({ roof, caution }) => ({
-    id: `roof-unfit-to-drink:${roof.id}`, check: 'roof-unfit-to-drink', severity: 'look', subject: { kind: 'roof', id: roof.id, name: roof.name },
-    sentence: say`Water off ${roof.name} is doubtful for drinking.`,
-    why: say`It is ${ROOFING[roof.material].name}: ${caution}. Filters and a lamp do not take that out; test the water or drink from another roof.`,
-    numbers: {},
-  })),
-}
+const FOR_WORDS: Record<Quality, string> = { garden: 'the garden', washing: 'washing', animals: 'animals', drinking: 'drinking' }
+const sentenceCase = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 export const useWithoutSupply: Check = {
   id: 'use-without-supply',

@@ -2,3 +2,4 @@ export { drawSection, eavesM, roofRiseM, slotOfNode, type Drawing } from './draw
 export type { PlacedPart, Route, Stretch, Water } from './routes'
 export { portX, STAFF_PX, type Slot } from './slots'
 export { FOLD_PX, staffMarks, type StaffMark, type VerticalScale } from './scale'
+export { standingWater, stormLines, type StandingWater, type StormLine } from './stormLines'

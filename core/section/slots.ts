@@ -1,5 +1,5 @@
 import { tankHeight } from '../sums'
-import { roofAreaM2, runsFrom, tanksOf, type NodeOf, type Roof, type Run, type Site, type Tank } from '../site'
+import { lineFrom, roofAreaM2, runsFrom, tanksOf, type NodeOf, type Roof, type Run, type Site, type Tank } from '../site'
 
 /** A stretch of the drawing's width that one thing, or one group of taps, stands in. */
 export type Slot = { x: number, width: number, groundM: number, yields: boolean } & (
@@ -42,7 +42,16 @@ export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: S
     const spouts = roof.spouts.map(spout => site.nodes.find(node => node.id === spout.nodeId)).filter(node => node?.kind === 'spout')
     for (const spout of spouts) placed.add(spout.id)
     slots.push({ kind: 'roof', roof, spouts, x: 0, width: Math.max(92, Math.min(126, Math.sqrt(roofAreaM2(roof)) * pxPerM * 0.6)), groundM: spouts[0]?.groundM ?? 0, yields: true })
-    for (const spout of spouts) for (const run of runsFrom(site, spout.id)) if (site.nodes.some(node => node.id === run.to.node && node.kind === 'chamber')) put(run.to.node, 30)
+    for (const spout of spouts) {
+      for (const run of lineFrom(site, spout.id)) {
+        const node = site.nodes.find(candidate => candidate.id === run.to.node)!
+        if (node.kind === 'chamber') put(node.id, 30)
+        else if (node.kind === 'joint') {
+          put(node.id, 30)
+          for (const drain of runsFrom(site, node.id)) if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 30, true)
+        }
+      }
+    }
   }
   for (const node of site.nodes) if (node.kind === 'spout') put(node.id, 24)
   for (const node of site.nodes) if (node.kind === 'chamber') put(node.id, 30)

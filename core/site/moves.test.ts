@@ -18,6 +18,9 @@ describe('every move', () => {
       setPort: { tank: 'tank-1', port: 'inlet' }, resizeTank: { tank: 'tank-1', shape: {} }, levelRims: { tanks: ['tank-1', 'tank-1'] }, fitLinkValves: { run: 'run-1' }, addRoof: { name: 'Shed', lengthM: 1, widthM: 1, material: 'steel' },
       addRoofPiece: { roof: 'roof-1', lengthM: 1, widthM: 1 }, addSpout: { roof: 'roof-1' }, evenShares: { roof: 'roof-1' }, fitFirstFlush: { spout: 'spout-1' }, takeOutChamber: { chamber: 'x' }, sizeChamber: { chamber: 'x', depthMm: 1 },
       fitChamberOutlet: { chamber: 'x' }, addUse: { preset: 'hens' }, insertPart: { run: 'run-1', at: 0, part: { kind: 'check', boreMm: 20 } }, fitTreatment: { tap: 'x' },
+      setOutline: { roof: 'roof-1', outline: [] }, measureRoof: { roof: 'roof-1', by: 'area' }, giveShare: { spout: 'spout-1', roof: 'roof-1' }, fitGutter: { roof: 'roof-1', spout: 'spout-1' }, fitDownpipe: { spout: 'spout-1' },
+      dipLine: { spout: 'spout-1', lowM: -0.4 }, fitLowDrain: { joint: 'x' }, joinSpouts: { spout: 'spout-1', into: 'spout-1' }, setBore: { runs: ['run-1'], boreMm: 104 }, fitScreen: { spout: 'spout-1', type: 'inlet' },
+      takeOutScreen: { spout: 'spout-1', type: 'inlet' }, setBypass: { spout: 'spout-1' }, formChamber: { chamber: 'x', form: 'drum', innerDiameterMm: 300, heightM: 0.4 },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)
@@ -82,10 +85,13 @@ describe('roofs and chambers', () => {
     site = build(site, moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'share'], value: 0.25 }), moveOf('evenShares', { roof: 'roof-1' }))
     expect(site.roofs[0]!.spouts.map(spout => spout.share)).toEqual([expect.closeTo(1 / 3, 9), expect.closeTo(2 / 3, 9)])
   })
-  it('pieces add up, and a square kilometre is refused', () => {
+  it('pieces add up, cuts come off, and a hectare or nothing at all is refused', () => {
     const site = build(roofed(), moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 3, widthM: 2, count: 2 }))
     expect(roofAreaM2(site.roofs[0]!)).toBe(52)
-    expect(refusal(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 1000, widthM: 1000, count: 2 }))).toContain('square kilometre')
+    expect(roofAreaM2(build(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 4, widthM: 1, cut: true, xM: 1, yM: 1 })).roofs[0]!)).toBe(48)
+    expect(refusal(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 100, widthM: 100 }))).toContain('a hectare or more')
+    expect(refusal(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 52, widthM: 1, cut: true }))).toContain('take away all of Barn')
+    expect(refusal(site, moveOf('change', { path: ['roofs', 0, 'runoffCoefficient'], value: 1.2 }))).toContain('at most 1')
   })
   it.each(Object.values(FLUSH_SCHOOLS))('a $name first flush holds its millimetres, stands clear of the ground, and empties within a day', ({ depthMm }) => {
     for (const side of [3, 8, 20, 60]) {

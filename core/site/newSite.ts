@@ -14,10 +14,10 @@ export interface NewSiteAnswers {
 
 /** A stand-in climate as a document's climate. */
 export function standInClimate(id: ClimateId): Climate {
-  const { rainMm, wetDays, tMinC, tMaxC, stormMmPerH, name } = CLIMATES[id]
+  const { rainMm, wetDays, tMinC, tMaxC, stormMmPerH, stormGrowth, name } = CLIMATES[id]
   return {
     months: rainMm.map((rain, month) => ({ rainMm: rain, wetDays: wetDays[month]!, tMinC: tMinC[month]!, tMaxC: tMaxC[month]! })),
-    storm: { intensityMmPerH: stormMmPerH, minutes: 5 },
+    storm: { returnYears: 5, minutes: 5 }, burst: { fiveYearMmPerH: stormMmPerH, returnExponent: stormGrowth },
     source: `stand-in climate: ${name}`,
   }
 }

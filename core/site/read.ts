@@ -1,6 +1,7 @@
 import type { Problem } from '../sums'
 import { MIGRATIONS } from './migrations'
 import { strayReferences } from './references'
+import { senseless } from './sense'
 import { siteSchema, type Site } from './schema'
 
 export type SiteReading = { ok: true, site: Site, migratedFrom?: number } | { ok: false, problems: Problem[] }
@@ -49,8 +50,8 @@ export function checkSite(document: unknown): SiteReading {
   if (!parsed.success) {
     return { ok: false, problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map(issue => ({ path: pathText(issue.path), sentence: sentence(document, issue.path, issue.message) })) }
   }
-  const stray = strayReferences(parsed.data)
-  return stray.length ? { ok: false, problems: stray.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
+  const problems = [...strayReferences(parsed.data), ...senseless(parsed.data)]
+  return problems.length ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
 }
 
 /** A site as file text. Reading it back gives an equal document. Lists of numbers stand on one line. */

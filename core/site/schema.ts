@@ -1,4 +1,4 @@
-import { BASE_IDS, QUALITIES, ROOFING_IDS, TANK_KIND_IDS } from '../catalog'
+import { BASE_IDS, BYPASS_IDS, DIRTINESS_IDS, GUARD_IDS, GUTTER_PROFILES, LOSS_SCHOOL_IDS, QUALITIES, ROOF_EXTRA_IDS, ROOFING_IDS, SCREEN_IDS, TANK_KIND_IDS, TEES } from '../catalog'
 import { z } from 'zod'
 
 /** Every message is the rest of a sentence that begins with the name of the field. */
@@ -29,17 +29,37 @@ const dailySchema = kept({
 export const climateSchema = kept({
   months: twelve(monthSchema),
   daily: dailySchema.optional(),
-  storm: kept({ intensityMmPerH: number(0, 600), minutes: size(1440) }),
+  /** The design storm: an intensity that was typed, or how rare it may be by the climate's own `burst`; with neither it is not known. */
+  storm: kept({ intensityMmPerH: number(0, 600).optional(), returnYears: number(0.5, 1000).optional(), minutes: size(1440) }),
+  burst: kept({ fiveYearMmPerH: number(0, 600), returnExponent: share() }).optional(),
+  /** A drier or a changing climate, laid over the source, which stays as it is. */
+  shift: kept({ rainShare: number(0.1, 3), summerShare: number(0, 3), fewerDaysShare: number(0, 0.8) }).optional(),
+  /** With a record: run on the record itself, or on years made from it. */
+  runOn: choice(['record', 'made']).optional(),
   source: text(),
+})
+
+/** Longitude and latitude of each corner, as GeoJSON has them: parts, each an outer ring and its holes. */
+export const outlineSchema = z.array(z.array(z.array(z.tuple([number(-180, 180), number(-90, 90)])).min(4).max(2000)).min(1).max(50)).min(1).max(50)
+
+/** The stretch of gutter that leads to one spout. */
+export const gutterSchema = kept({
+  profile: choice(GUTTER_PROFILES), widthMm: size(2000), depthMm: size(2000), slope: number(0, 1),
+  outletAt: choice(['end', 'middle']), guard: choice(GUARD_IDS), below: choice(['unknown', 'harmless', 'door']),
 })
 
 export const roofSchema = kept({
   id: id(), name: text(), material: choice(ROOFING_IDS),
-  pieces: z.array(kept({ lengthM: size(1000), widthM: size(1000), count: whole(1, 500) })).max(100),
+  /** Rectangles seen from above, each with its place on the plan; a cut takes away. */
+  pieces: z.array(kept({ lengthM: size(1000), widthM: size(1000), count: whole(1, 500), cut: z.boolean().optional(), xM: number(-1000, 1000).optional(), yM: number(-1000, 1000).optional() })).max(100),
+  outline: outlineSchema.optional(), areaM2: number(0, 1e6).optional(),
+  /** Which of the three counts; the others are kept. */
+  measuredBy: choice(['pieces', 'outline', 'area']).optional(),
   pitchDeg: number(0, 75),
+  dirtiness: choice(DIRTINESS_IDS).optional(), extras: z.array(choice(ROOF_EXTRA_IDS)).max(10).optional(),
   /** Measured figures, which replace the catalog's. */
   runoffCoefficient: share().optional(), wettingLossMm: number(0, 50).optional(),
-  spouts: z.array(kept({ nodeId: id(), share: share() })).max(50),
+  spouts: z.array(kept({ nodeId: id(), share: share(), gutter: gutterSchema.optional() })).max(50),
 })
 
 const standing = { id: id(), name: text(), baseM: heightM(), groundM: heightM(), note: text(5000).optional() }
@@ -54,8 +74,10 @@ export const tankShapeSchema = z.discriminatedUnion('shape', [
 ], { error: 'must be upright-cylinder, lying-cylinder or box' })
 
 export const nodeSchema = z.discriminatedUnion('kind', [
-  kept({ kind: z.literal('spout'), ...standing, boreMm: bore(), bypassMonths: monthList().optional() }),
-  kept({ kind: z.literal('chamber'), ...standing, form: choice(['standpipe', 'drum']), innerDiameterMm: bore(), heightM: size(20), orificeMm: bore().nullable(), emptiedEveryDays: whole(1, 365).nullable(), cleanable: z.boolean() }),
+  kept({ kind: z.literal('spout'), ...standing, boreMm: bore(), bypassMonths: monthList().optional(), bypassBy: choice(BYPASS_IDS).optional(), bypassWhenFull: z.boolean().optional() }),
+  kept({ kind: z.literal('chamber'), ...standing, form: choice(['standpipe', 'drum']), innerDiameterMm: bore(), heightM: size(20), orificeMm: bore().nullable(), emptiedEveryDays: whole(1, 365).nullable(), cleanable: z.boolean(),
+    /** The depth of rain it is meant to keep, the tee above it, and whether a ball shuts it once it is full. */
+    wantedMm: number(0.05, 20).optional(), tee: choice(TEES).optional(), ball: z.boolean().optional() }),
   kept({
     kind: z.literal('tank'), ...standing, tankKind: choice(TANK_KIND_IDS), shape: tankShapeSchema, emptyMassKg: number(0, 1e6),
     ports: z.array(portSchema).max(40), lid: z.boolean(), lightTight: z.boolean(), sunlit: z.boolean(), ventMm: number(0, 2000),
@@ -74,7 +96,7 @@ export const partSchema = z.discriminatedUnion('kind', [
   kept({ kind: z.literal('valve'), boreMm: bore(), open: z.boolean() }),
   kept({ kind: z.literal('check'), boreMm: bore() }),
   kept({ kind: z.literal('float'), boreMm: bore() }),
-  kept({ kind: z.literal('screen'), meshMm: size(100) }),
+  kept({ kind: z.literal('screen'), meshMm: size(100), type: choice(SCREEN_IDS).optional() }),
   kept({ kind: z.literal('filter'), ratingUm: size(5000), medium: choice(['sediment', 'carbon']) }),
   kept({ kind: z.literal('lamp'), ratedLps: size(1000), sensor: z.boolean() }),
   kept({ kind: z.literal('pump'), pump: choice(['on-demand', 'jet', 'submersible', 'variable-speed', 'solar']), flowLps: size(1000), headM: size(1000) }),
@@ -106,7 +128,7 @@ export const siteSchema = kept({
   id: id(), name: text(), note: text(20000),
   standards: kept({
     units: choice(['metric', 'us', 'imperial']), pipes: choice(['inch', 'metric']), threads: choice(['tapered', 'parallel']),
-    volts: size(1000), hertz: size(100), currency: text(12),
+    volts: size(1000), hertz: size(100), currency: text(12), losses: choice(LOSS_SCHOOL_IDS).optional(),
   }),
   place: kept({ latitudeDeg: number(-90, 90), altitudeM: number(-430, 6000), frostDepthM: number(0, 5), waterTemperatureC: number(0, 40) }),
   climate: climateSchema,
@@ -121,6 +143,8 @@ export const siteSchema = kept({
 export type Site = z.infer<typeof siteSchema>
 export type Climate = z.infer<typeof climateSchema>
 export type Roof = z.infer<typeof roofSchema>
+export type Outline = z.infer<typeof outlineSchema>
+export type Gutter = z.infer<typeof gutterSchema>
 export type SiteNode = z.infer<typeof nodeSchema>
 export type NodeOf<Kind extends SiteNode['kind']> = Extract<SiteNode, { kind: Kind }>
 export type Tank = NodeOf<'tank'>

@@ -14,7 +14,7 @@ export default documentRoute((json) => {
   const asked = optionsSchema.safeParse(options)
   if (!asked.success) throw new Refused(422, asked.error.issues.map(issue => ({ path: ['options', ...issue.path].join('.'), sentence: `${['options', ...issue.path].join('.')}: ${issue.message}.` })))
   const { yieldBeforeSpill, daily, years, seed } = asked.data
-  const series = dailySeries(site.climate, { years, seed })
+  const series = dailySeries(site, { years, seed })
   const { run, ...figures } = outlook(site, series, { yieldBeforeSpill })
   return {
     ...figures, start: isoDate(series.startDay), massErrorL: massErrorL(run),

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { networkInterfaces } from 'node:os'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readRecord } from '../../core/climate'
 
 let server: ChildProcess
 const address = 'http://127.0.0.1:4399'
@@ -19,6 +20,51 @@ beforeAll(async () => {
   }
 }, 20000)
 afterAll(() => server.kill())
+
+describe('the simulated weather service', () => {
+  const get = async (query: string) => { const answer = await fetch(`${address}/api/weather?${query}`); return { status: answer.status, text: await answer.text() } }
+  const json = async (query: string) => { const { status, text } = await get(query); return { status, json: JSON.parse(text) as Record<string, never> } }
+  const outage = (to: string) => post('/api/devices/weather', { outage: to })
+
+  it('lists stations near a point, nearest first, the same every time', async () => {
+    const first = await json('lat=39.2&lon=14.2')
+    const stations = first.json.stations as unknown as { id: string, distanceKm: number, climate: string, from: string }[]
+    expect(stations.length).toBeGreaterThan(3)
+    expect(stations.map(station => station.distanceKm)).toEqual([...stations.map(station => station.distanceKm)].sort((a, b) => a - b))
+    expect(stations[0]!.distanceKm).toBeLessThan(30)
+    expect(await json('lat=39.2&lon=14.2')).toEqual(first)
+  })
+  it('gives a station’s days as JSON and as a table that the record reader takes, gaps and all', async () => {
+    const { json: near } = await json('lat=-28&lon=150')
+    const { id, from, to } = (near.stations as unknown as { id: string, from: string, to: string }[])[0]!
+    const { days } = (await json(`station=${id}`)).json as unknown as { days: { date: string, rainMm: number | null }[] }
+    expect([days[0]!.date, days.at(-1)!.date]).toEqual([from, to])
+    const table = await get(`station=${id}&format=csv`)
+    const read = readRecord(table.text)
+    expect(read).toMatchObject({ ok: true, start: from, end: to, missingDays: days.filter(day => day.rainMm === null).length })
+    const part = await json(`station=${id}&from=2010-01-01&to=2010-12-31`)
+    expect((part.json.days as unknown as unknown[]).length).toBe(365)
+  })
+  it('says what is wrong with a question', async () => {
+    expect(await json('lat=95&lon=3')).toMatchObject({ status: 422, json: { error: [{ path: 'lat', sentence: expect.stringContaining('at most 90') }] } })
+    expect(await json('lat=abc&lon=3')).toMatchObject({ status: 422, json: { error: [{ path: 'lat' }] } })
+    expect(await json('station=nowhere')).toMatchObject({ status: 404 })
+    expect(await json('station=st-1-1&format=xml')).toMatchObject({ status: 422, json: { error: [{ path: 'format' }] } })
+  })
+  it('fails as it is switched to, and works again', async () => {
+    expect((await outage('sulking')).status).toBe(422)
+    await outage('down')
+    expect(await json('lat=39&lon=14')).toMatchObject({ status: 503 })
+    await outage('cut-off')
+    const cut = await get('station=st-2195-2071&format=csv')
+    await outage('garbled')
+    expect(readRecord((await get('station=st-2195-2071&format=csv')).text).ok).toBe(false)
+    await outage('none')
+    const whole = await get('station=st-2195-2071&format=csv')
+    expect(whole.text.startsWith(cut.text)).toBe(true)
+    expect(cut.text.length).toBeLessThan(whole.text.length / 2)
+  })
+})
 
 describe('the routes', () => {
   it('answer a worked sum exactly as the contract says', async () => {

@@ -23,9 +23,10 @@ const fields = computed(() => Object.entries(schema.value.properties ?? {}).filt
 const FIRST: Record<string, number> = {
   planAreaM2: 60, rainMm: 12, runoffCoefficient: 0.9, depthMm: 0.8, volumeL: 1000, innerDiameterMm: 104, heightM: 2, orificeMm: 1.5, intensityMmPerH: 75, diameterM: 1.9, lengthM: 2, widthM: 1,
   levelM: 0.8, emptyMassKg: 60, contactAreaM2: 1.2, headM: 3, latitudeDeg: 40, month: 7, tMinC: 15, tMaxC: 29, areaM2: 20, cropCoefficient: 0.9,
+  slope: 0.003, fillShare: 0.33, stormMm: 30, stormHours: 2, infiltrationMPerS: 2e-5, wettedAreaM2: 6, voidShare: 0.4, fiveYearMmPerH: 60, returnYears: 10, minutes: 5, runoffMm: 5, keptMm: 0.8, flowLps: 1,
 }
-const KINDS: [RegExp, Kind][] = [[/M2$/, 'area'], [/Mm$/, 'bore'], [/MmPerH$/, 'intensity'], [/M$/, 'length'], [/L$/, 'volume'], [/C$/, 'temperature'], [/Kg$/, 'mass']]
-const kindOf = (name: string): Kind => name === 'rainMm' || name === 'wettingLossMm' || (name === 'depthMm' && picked.value === 'first-flush-volume') ? 'rain' : KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? 'count'
+const KINDS: [RegExp, Kind][] = [[/M2$/, 'area'], [/Mm$/, 'bore'], [/MmPerH$/, 'intensity'], [/M$/, 'length'], [/L$/, 'volume'], [/C$/, 'temperature'], [/Kg$/, 'mass'], [/Lps$/, 'flow'], [/Share$/, 'share']]
+const kindOf = (name: string): Kind => ['rainMm', 'wettingLossMm', 'stormMm', 'runoffMm', 'keptMm'].includes(name) || (name === 'depthMm' && picked.value === 'first-flush-volume') ? 'rain' : KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? 'count'
 const label = (name: string) => name.replace(/(MmPerH|PerDay|M2|Mm|M|L|C|Kg|Deg)$/, '').replace(/([A-Z])/g, ' $1').toLowerCase().replace(/^t (min|max)$/, 'mean $1imum temperature').trim()
 
 const typed = reactive<Record<string, Record<string, number>>>({})

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding } from '#core/review'
+import type { Move } from '#core/site'
 
 /** A finding: what follows, why, and the move that mends it. */
 const props = defineProps<{ finding: Finding }>()
@@ -14,8 +15,8 @@ function show(): void {
   if (kind === 'run') pickRun(id)
   else pickNode(kind === 'use' ? open.site!.uses.find(use => use.id === id)?.at : id)
 }
-function mend(): void {
-  problem.value = open.make(props.finding.mend!.move)
+function make(move: Move): void {
+  problem.value = open.make(move)
 }
 </script>
 
@@ -23,7 +24,8 @@ function mend(): void {
   <article class="finding" :class="finding.severity" :data-check="finding.check">
     <p><span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{ phrase(finding.sentence) }}</b> {{ phrase(finding.why) }}</p>
     <div class="acts">
-      <button v-if="finding.mend" type="button" class="plain" @click="mend">{{ finding.mend.label }}</button>
+      <button v-if="finding.mend" type="button" class="plain" @click="make(finding.mend.move)">{{ finding.mend.label }}</button>
+      <button v-for="answer in finding.answers" :key="answer.label" type="button" class="plain" @click="make(answer.move)">{{ answer.label }}</button>
       <button type="button" class="plain quiet" @click="show">Show it</button>
       <button v-if="finding.sum" type="button" class="plain quiet" :aria-expanded="arithmetic" @click="arithmetic = !arithmetic">Sum</button>
     </div>

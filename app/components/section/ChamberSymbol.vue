@@ -16,7 +16,8 @@ const box = computed(() => {
   <g :class="{ selected }">
     <rect :x="box.x" :y="box.top + 2" :width="box.width" :height="Math.max(4, box.foot - box.top - 2)" rx="1.5" class="wall" />
     <rect :x="box.x + 1.5" :y="box.top + 12" :width="box.width - 3" :height="Math.max(0, box.foot - box.top - 14)" class="dirt" />
-    <circle :cx="box.middle" :cy="box.top + 9" r="4.2" class="ball" />
+    <circle v-if="chamber.ball !== false" :cx="box.middle" :cy="box.top + 9" r="4.2" class="ball" />
+    <path v-if="chamber.emptiedEveryDays !== null" :d="`M${box.middle - box.width / 2 - 3} ${box.foot - 1} h${box.width + 6}`" class="cap"><title>a cap, opened by hand</title></path>
     <path v-if="chamber.orificeMm" :d="`M${box.middle} ${box.foot} v7`" class="drip" />
     <text :x="box.middle" :y="box.foot + 19" text-anchor="middle">{{ litres(chamberVolumeL(chamber)) }}</text>
   </g>
@@ -27,6 +28,7 @@ const box = computed(() => {
 .dirt { fill: var(--line-spill); opacity: .45; }
 .ball { fill: var(--sheet); stroke: var(--line-spill); stroke-width: 1.4; }
 .drip { stroke: var(--line-spill); stroke-width: 2; stroke-dasharray: 2 2.5; }
+.cap { stroke: var(--ink); stroke-width: 3.4; }
 .selected .wall { stroke: var(--oak); }
 text { font: 11px var(--text); fill: var(--soft); paint-order: stroke; stroke: var(--earth); stroke-width: 3px; }
 </style>

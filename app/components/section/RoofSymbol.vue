@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { eavesM, roofRiseM, type Drawing, type Slot } from '#core/section'
-import { ROOFING } from '#core/catalog'
+import { GUARDS, ROOFING } from '#core/catalog'
 import { roofAreaM2 } from '#core/site'
 
 const props = defineProps<{ slotPlace: Extract<Slot, { kind: 'roof' }>, drawing: Drawing }>()
@@ -15,6 +15,7 @@ const shape = computed(() => {
   const top = y(eaves + Math.min(4, Math.max(0.12, roofRiseM(roof.value))))
   return { x, width, eaves: y(eaves), top, ground: y(groundM), right: x + width }
 })
+const guard = computed(() => roof.value.spouts.map(spout => spout.gutter?.guard).find(kind => kind && kind !== 'none'))
 const pick = () => pickNode(roof.value.id)
 </script>
 
@@ -23,6 +24,7 @@ const pick = () => pickNode(roof.value.id)
     <path :d="`M${shape.x + 8} ${shape.eaves} V${shape.ground} M${shape.right - 8} ${shape.eaves} V${shape.ground}`" class="wall" />
     <path :d="`M${shape.x - 2} ${shape.eaves} L${shape.x + shape.width * 0.5} ${shape.top} L${shape.right + 2} ${shape.eaves} Z`" class="cover" />
     <path :d="`M${shape.right - 10} ${shape.eaves + 1} h12`" class="gutter" />
+    <path v-if="guard && guard !== 'none'" :d="`M${shape.right - 11} ${shape.eaves - 2.5} h14`" class="guard"><title>{{ GUARDS[guard].name }}</title></path>
     <text :x="shape.x + 14" :y="shape.ground - 40" class="name">{{ roof.name }}</text>
     <text :x="shape.x + 14" :y="shape.ground - 26" class="what">{{ show(roofAreaM2(roof), 'area') }}</text>
     <text :x="shape.x + 14" :y="shape.ground - 13" class="what">{{ ROOFING[roof.material].name }}</text>
@@ -34,6 +36,7 @@ const pick = () => pickNode(roof.value.id)
 .wall { stroke: var(--wall); stroke-width: 1.2; fill: none; }
 .cover { fill: var(--roofing); stroke: var(--ink); stroke-width: 2.2; stroke-linejoin: round; }
 .gutter { stroke: var(--line-roof); stroke-width: 3; }
+.guard { stroke: var(--ink); stroke-width: 1.4; stroke-dasharray: 1.6 1.4; fill: none; }
 .on .cover, .roof:focus-visible .cover { stroke: var(--oak); }
 .name { font: 600 12px var(--text); fill: var(--ink); }
 text { paint-order: stroke; stroke: var(--sheet); stroke-width: 3px; }

@@ -2,10 +2,13 @@
 import { useElementSize } from '@vueuse/core'
 import { poolsOf } from '#core/balance'
 import { isoDate } from '#core/climate'
-import { drawSection, type Slot, type VerticalScale } from '#core/section'
+import { drawSection, standingWater, stormLines, type Slot, type VerticalScale } from '#core/section'
+import { designStorm } from '#core/site'
 import { format, parseISO } from 'date-fns'
+import type { StepId } from '~/composables/useSteps'
 
-/** The whole site cut through, at its true heights. */
+/** The whole site cut through, at its true heights. At Catch and Clean the design storm's water line is drawn along the roofs' lines. */
+const props = defineProps<{ step: StepId }>()
 const open = useSite()
 const results = useResults()
 const { runId, nodeId, pickNode } = useSelection()
@@ -32,6 +35,13 @@ const levels = computed(() => {
 })
 const dayText = computed(() => results.outlook && day.value !== undefined ? format(parseISO(isoDate(results.outlook.startDay + day.value)), 'd MMMM') : undefined)
 const routes = computed(() => [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)))
+const standing = computed(() => standingWater(site.value, drawing.value))
+const storms = computed(() => {
+  const storm = designStorm(site.value)
+  if (!storm) return []
+  const all = stormLines(site.value, drawing.value, storm.intensityMmPerH)
+  return props.step === 'catch' || props.step === 'clean' ? all : all.filter(line => runId.value !== undefined && line.runIds.includes(runId.value))
+})
 const ofKind = <Kind extends Slot['kind']>(kind: Kind) => computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]
 const houses = computed(() => groups.value.filter(slot => slot.indoors))
@@ -46,6 +56,7 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
         <RoofSymbol v-for="slot in roofs" :key="slot.roof.id" :slot-place="slot" :drawing="drawing" />
         <HouseSymbol v-for="slot in houses" :key="slot.taps[0]!.id" :slot-place="slot" :drawing="drawing" />
         <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
+        <StormWater :standing="standing" :storms="storms" />
         <template v-for="slot in roofs" :key="slot.roof.id"><SpoutSymbol v-for="spout in slot.spouts" :key="spout.id" :spout="spout" :slot-place="slot" :drawing="drawing" @hold="held = $event" /></template>
         <SectionNode v-for="slot in singles" :key="slot.nodeId" :node="nodeOf(slot.nodeId)" :slot-place="slot" :drawing="drawing" :level="levels.get(slot.nodeId)" :selected="nodeId === slot.nodeId" @hold="held = $event" />
         <template v-for="slot in groups" :key="slot.taps[0]!.id"><TapSymbol v-for="tap in slot.taps" :key="tap.id" :tap="tap" :slot-place="slot" :drawing="drawing" @hold="held = $event" /></template>
@@ -56,7 +67,7 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
     </div>
     <p v-if="!site.nodes.length && !asList" class="empty">Nothing stands here yet. Add a roof at <b>Catch</b> and a tank at <b>Store</b>, and the Section draws itself.</p>
     <p class="caption small soft">
-      <span v-if="dayText && site.nodes.length && !asList">Water as on {{ dayText }} · heights to scale, widths not</span>
+      <span v-if="dayText && site.nodes.length && !asList">Water as on {{ dayText }} · heights to scale, widths not<template v-if="storms.length"> · dashes: the design storm’s water</template></span>
       <button type="button" class="plain small" :aria-pressed="asList" @click="asList = !asList">{{ asList ? 'As a drawing' : 'As a list' }}</button>
     </p>
   </section>

@@ -84,13 +84,13 @@ function takeOutDeadEnd(site: Site, nodeId: string): void {
   }
 }
 
-/** A spout goes with the chamber that serves it alone. */
-function takeOutLine(site: Site, spoutId: string): void {
-  const next = site.runs.filter(run => run.from.node === spoutId).map(run => run.to.node)
-  takeOut(site, spoutId)
+/** A spout goes with what serves it alone: its chamber, the joints of its line, and their drains. */
+function takeOutLine(site: Site, nodeId: string): void {
+  const next = site.runs.filter(run => run.from.node === nodeId).map(run => run.to.node)
+  takeOut(site, nodeId)
   for (const id of next) {
     const node = site.nodes.find(candidate => candidate.id === id)
-    if (node?.kind === 'chamber' && !site.runs.some(run => run.to.node === id)) takeOut(site, id)
+    if (node && ['chamber', 'joint', 'outfall'].includes(node.kind) && !site.runs.some(run => run.to.node === id)) takeOutLine(site, id)
   }
 }
 

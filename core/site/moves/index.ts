@@ -2,9 +2,11 @@ import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'imm
 import type { z } from 'zod'
 import { checkSite } from '../read'
 import type { Move, Site } from '../schema'
-import { addRoof, addRoofPiece, addSpout, evenShares, fitChamberOutlet, fitFirstFlush, sizeChamber, takeOutChamber } from './catch'
 import { change, remove, setClimate, setHeight } from './change'
+import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamber } from './firstFlush'
+import { dipLine, fitLowDrain, fitScreen, joinSpouts, setBore, setBypass, takeOutScreen } from './lines'
 import { Refusal, type MoveKind } from './move'
+import { addRoof, addRoofPiece, addSpout, evenShares, fitDownpipe, fitGutter, giveShare, measureRoof, setOutline } from './roofs'
 import { addTank, fitLinkValves, fitOverflow, levelRims, linkAtBottom, resizeTank, setPort, spillInto } from './tanks'
 import { addUse, fitTreatment, insertPart } from './uses'
 
@@ -14,7 +16,9 @@ enablePatches()
 export const MOVES = {
   change, setHeight, remove, setClimate,
   addTank, linkAtBottom, spillInto, fitOverflow, setPort, resizeTank, levelRims, fitLinkValves,
-  addRoof, addRoofPiece, addSpout, evenShares, fitFirstFlush, takeOutChamber, sizeChamber, fitChamberOutlet,
+  addRoof, addRoofPiece, setOutline, measureRoof, addSpout, giveShare, evenShares, fitGutter, fitDownpipe,
+  dipLine, fitLowDrain, joinSpouts, setBore, fitScreen, takeOutScreen, setBypass,
+  fitFirstFlush, takeOutChamber, sizeChamber, formChamber, fitChamberOutlet,
   addUse, insertPart, fitTreatment,
 }
 export type MoveName = keyof typeof MOVES
@@ -75,4 +79,5 @@ export function redo(site: Site, made: Made): Site {
   return applyPatches(site, made.patches)
 }
 
-export { chamberFor, orificeFor } from './catch'
+export { chamberFor, orificeFor } from './firstFlush'
+export { nextBoreMm } from './lines'

@@ -27,7 +27,7 @@ useKeys({
   <main v-if="open.site" class="workspace">
     <PathStrip :step="step" />
     <SiteHeader @sums="sums = true" @find="find = true" @keys="keys = true" />
-    <SectionView />
+    <SectionView :step="step" />
     <section class="sheet" :aria-label="`The Sheet: ${step}`">
       <PartBar />
       <component :is="SHEETS[step]" />

@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
-import { MONTH_NAMES } from '#core/climate'
-import { moveOf, standInClimate } from '#core/site'
+import { isoDate, longestDrySpell, MONTH_NAMES, weatherSeries } from '#core/climate'
+import { moveOf, standInClimate, weatherMonths } from '#core/site'
+import { format, parseISO } from 'date-fns'
 
-/** The weather the plan runs on: a stand-in, typed months, or a record. */
+/** The weather the plan runs on: a stand-in, typed months, a record from a file or from the weather service; and how it is shifted. */
 const open = useSite()
 const { show } = useUnits()
-const reading = ref(false)
+const [reading, asking] = [ref(false), ref(false)]
 const LazyRecordDialog = defineAsyncComponent(() => import('./RecordDialog.vue'))
+const fetched = ref<{ name: string, text: string, endsOn: string }>()
+const LazyWeatherDialog = defineAsyncComponent(() => import('./WeatherDialog.vue'))
 const climate = computed(() => open.site!.climate)
+const months = computed(() => weatherMonths(open.site!))
 const current = computed(() => CLIMATE_IDS.find(id => climate.value.source === standInClimate(id).source) ?? 'own')
 const choices = computed(() => [...(current.value === 'own' ? [{ value: 'own' as const, name: climate.value.source }] : []), ...CLIMATE_IDS.map(value => ({ value, name: CLIMATES[value].name }))])
 
 function pick(id: ClimateId | 'own'): void {
   if (id === 'own') return
   const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES[id]
-  open.make(moveOf('setClimate', { climate: standInClimate(id), place: { latitudeDeg, altitudeM, frostDepthM } }))
+  open.make(moveOf('setClimate', { climate: { ...standInClimate(id), shift: climate.value.shift }, place: { latitudeDeg, altitudeM, frostDepthM } }))
 }
 /** Typing a month makes the climate the person's own; with a record the months only tell what it holds. */
 function setMonth(month: number, field: 'rainMm' | 'wetDays' | 'tMinC' | 'tMaxC') {
@@ -26,7 +30,25 @@ function setMonth(month: number, field: 'rainMm' | 'wetDays' | 'tMinC' | 'tMaxC'
 }
 const ROWS = [{ field: 'rainMm', name: 'Rain', kind: 'rain' }, { field: 'wetDays', name: 'Wet days', kind: 'count' }, { field: 'tMinC', name: 'Coolest', kind: 'temperature' }, { field: 'tMaxC', name: 'Warmest', kind: 'temperature' }] as const
 const recordText = computed(() => climate.value.daily ? `${climate.value.daily.rainMm.length} days from ${climate.value.daily.start}` : undefined)
-const dropRecord = () => open.make(moveOf('setClimate', { climate: { months: climate.value.months, storm: climate.value.storm, source: 'own months' } }))
+const set = (path: string[], value: unknown) => open.make(moveOf('change', { path: ['climate', ...path], value }))
+const dropRecord = () => { const { daily: _daily, runOn: _runOn, ...rest } = climate.value; open.make(moveOf('setClimate', { climate: { ...rest, source: 'own months' } })) }
+const RUNS = [{ value: 'record' as const, name: 'on the record itself' }, { value: 'made' as const, name: 'on thirty years made up from it' }]
+const driest = computed(() => {
+  const series = weatherSeries(open.site!)
+  const { days, from } = longestDrySpell(series.rainMm)
+  const date = parseISO(isoDate(series.startDay + from))
+  return { days, made: series.made, from: series.made ? format(date, 'd MMMM') : format(date, 'd MMMM yyyy') }
+})
+
+function useFetched(record: { name: string, text: string, endsOn: string }): void {
+  fetched.value = record
+  asking.value = false
+  reading.value = true
+}
+function readFile(): void {
+  fetched.value = undefined
+  reading.value = true
+}
 </script>
 
 <template>
@@ -34,11 +56,14 @@ const dropRecord = () => open.make(moveOf('setClimate', { climate: { months: cli
     <h2>The weather it runs on</h2>
     <p>
       <ChoiceField label="Climate" :value="current" :choices="choices" :set="pick" />
-      <template v-if="recordText">: a record of {{ recordText }}. <button type="button" class="plain" @click="dropRecord">Use its months only</button></template>
+      <template v-if="recordText">: a record of {{ recordText }}, run <ChoiceField label="What the plan runs on" :value="climate.runOn ?? 'record'" :choices="RUNS" :set="value => set(['runOn'], value)" />. <button type="button" class="plain" @click="dropRecord">Use its months only</button></template>
       <template v-else>: days are made up from these months, the same every time.</template>
-      The design storm brings <QuantityField label="Design storm" kind="intensity" :value="climate.storm.intensityMmPerH" :set="value => open.make(moveOf('change', { path: ['climate', 'storm', 'intensityMmPerH'], value }))" />.
+      The driest spell {{ driest.made ? 'of the made-up years' : 'on record' }}: <b class="figure">{{ driest.days }} days</b> from {{ driest.from }}.
       Latitude <QuantityField label="Latitude" kind="angle" :value="open.site!.place.latitudeDeg" :set="value => open.make(moveOf('change', { path: ['place', 'latitudeDeg'], value }))" />.
     </p>
+    <StormNotes />
+    <ShiftNotes />
+    <MonthBars :values="months.map(month => month.rainMm)" label="Rain by month" :show="value => show(value, 'rain')" />
     <div class="scroll">
       <table>
         <thead><tr><th scope="col"><span class="unseen">Figure</span></th><th v-for="name in MONTH_NAMES" :key="name" scope="col">{{ name.slice(0, 3) }}</th></tr></thead>
@@ -53,13 +78,15 @@ const dropRecord = () => open.make(moveOf('setClimate', { climate: { months: cli
         </tbody>
       </table>
     </div>
-    <div class="moves"><button type="button" class="move" @click="reading = true">Load a rain record</button></div>
-    <LazyRecordDialog v-if="reading" v-model="reading" />
+    <div class="moves"><button type="button" class="move" @click="readFile">Load a rain record</button><button type="button" class="move" @click="asking = true">Ask the weather service</button></div>
+    <LazyRecordDialog v-if="reading" v-model="reading" :fetched="fetched" />
+    <LazyWeatherDialog v-if="asking" v-model="asking" @take="useFetched" />
   </div>
 </template>
 
 <style scoped>
 h2 { margin: 12px 0 4px; }
+p { line-height: 1.85; }
 .scroll { overflow-x: auto; }
 table { border-collapse: collapse; font-size: 13px; }
 th { font-weight: 400; color: var(--soft); text-align: left; padding: 2px 6px 2px 0; white-space: nowrap; }

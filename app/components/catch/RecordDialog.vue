@@ -7,6 +7,8 @@ import { moveOf } from '#core/site'
 
 /** A rain record from a file: what was understood, with counts, to be corrected before it counts. */
 const shown = defineModel<boolean>({ required: true })
+/** A record that the weather service sent: read as a file is, and held against the day it should end on. */
+const props = defineProps<{ fetched?: { name: string, text: string, endsOn: string } }>()
 const open = useSite()
 const { show } = useUnits()
 
@@ -31,12 +33,15 @@ start()
 onScopeDispose(() => worker.terminate())
 
 const MOST_MB = 40
-async function load(file: File | undefined): Promise<void> {
-  if (!file) return
-  fileName.value = file.name
+function begin(name: string): void {
+  fileName.value = name
   choices.value = {}
   reading.value = undefined
   problems.value = []
+}
+async function load(file: File | undefined): Promise<void> {
+  if (!file) return
+  begin(file.name)
   if (file.size > MOST_MB * 1e6) {
     problems.value = [{ sentence: `${file.name} is ${Math.round(file.size / 1e6)} MB; a century of days is under 5. Choose the table of daily rain alone.` }]
     return
@@ -45,6 +50,15 @@ async function load(file: File | undefined): Promise<void> {
   await face.load(await file.arrayBuffer())
   await read()
 }
+onMounted(async () => {
+  if (!props.fetched) return
+  begin(props.fetched.name)
+  busy.value = true
+  await face.load(new TextEncoder().encode(props.fetched.text).buffer as ArrayBuffer)
+  await read()
+})
+/** A record that ends years before the station's own says that the service broke off. */
+const brokenOff = computed(() => props.fetched && reading.value && reading.value.end < props.fetched.endsOn ? `The service broke off: the record should run to ${props.fetched.endsOn}, and what came ends on ${reading.value.end}. Ask again, or use what there is.` : undefined)
 async function read(): Promise<void> {
   busy.value = true
   try {
@@ -90,7 +104,7 @@ function take(): void {
     const { rainMm, wetDays, tMinC, tMaxC } = found.months[index]!
     return { ...month, rainMm, wetDays, tMinC: tMinC ?? month.tMinC, tMaxC: tMaxC ?? month.tMaxC }
   })
-  const problem = open.make(moveOf('setClimate', { climate: { ...before, months, daily: { start: found.start, rainMm: found.rainMm }, source: `record ${fileName.value}`.slice(0, 200) } }))
+  const problem = open.make(moveOf('setClimate', { climate: { ...before, months, daily: { start: found.start, rainMm: found.rainMm }, source: `${props.fetched ? 'weather service, station' : 'record'} ${fileName.value}`.slice(0, 200) } }))
   if (problem) problems.value = [{ sentence: problem }]
   else shown.value = false
 }
@@ -98,8 +112,10 @@ function take(): void {
 
 <template>
   <el-dialog v-model="shown" title="Load a rain record" width="min(640px, 96vw)" append-to-body>
-    <p>Any table with a date and a rain column: CSV or text, with whatever separator. Minimum and maximum temperatures are taken too where they stand in it. The file stays on this machine.</p>
-    <p><label class="move pick">Choose a file<input class="unseen" type="file" accept=".csv,.txt,.tsv,.dat,text/*" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ busy ? 'reading…' : fileName }}</span> <button v-if="busy" type="button" class="plain" @click="stop">Stop</button></p>
+    <p v-if="fetched">The record of {{ fetched.name }}, as the weather service sent it. <span class="soft">{{ busy ? 'reading…' : '' }}</span></p>
+    <p v-if="brokenOff" role="alert" class="question">{{ brokenOff }}</p>
+    <p v-if="!fetched">Any table with a date and a rain column: CSV or text, with whatever separator. Minimum and maximum temperatures are taken too where they stand in it. The file stays on this machine.</p>
+    <p v-if="!fetched"><label class="move pick">Choose a file<input class="unseen" type="file" accept=".csv,.txt,.tsv,.dat,text/*" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ busy ? 'reading…' : fileName }}</span> <button v-if="busy" type="button" class="plain" @click="stop">Stop</button></p>
     <div v-if="problems.length" role="alert" class="problems">
       <p v-for="(problem, index) in problems.slice(0, 12)" :key="index">{{ problem.sentence }}</p>
       <p class="soft">Nothing was changed.</p>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '#core/catalog'
+import { chamberLength } from '#core/sums'
+import { moveOf, type NodeOf } from '#core/site'
+
+/** A chamber of the same litres in pipe or as a drum, with what each costs to begin with. */
+const props = defineProps<{ chamber: NodeOf<'chamber'>, areaM2: number, depthMm: number }>()
+const open = useSite()
+const { show } = useUnits()
+const volumeL = computed(() => props.areaM2 * props.depthMm)
+const money = (price: number) => `${Math.round(price)}${open.site!.standards.currency ? ` ${open.site!.standards.currency}` : ''}`
+const lengthOf = (innerDiameterMm: number) => chamberLength({ volumeL: volumeL.value, innerDiameterMm }).lengthM
+const rows = computed(() => [
+  ...STANDPIPES.map(({ innerDiameterMm, pricePerM, endsPrice }) => {
+    const heightM = lengthOf(innerDiameterMm)
+    return { form: 'standpipe' as const, innerDiameterMm, heightM, price: pricePerM * heightM + endsPrice, note: heightM > STANDPIPE_MOST_M ? `${Math.ceil(heightM / STANDPIPE_MOST_M)} lengths, held to the wall` : 'one length, with cap and ball' }
+  }),
+  ...FLUSH_DRUMS.filter(drum => drum.volumeL >= volumeL.value * 0.98).slice(0, 2).map(({ volumeL: wholeL, innerDiameterMm, price }) => ({ form: 'drum' as const, innerDiameterMm, heightM: lengthOf(innerDiameterMm), price, note: `a ${wholeL} L drum with a lid; opens for cleaning` })),
+])
+const cheapest = computed(() => Math.min(...rows.value.map(row => row.price)))
+const take = ({ form, innerDiameterMm, heightM }: { form: 'standpipe' | 'drum', innerDiameterMm: number, heightM: number }) => open.make(moveOf('formChamber', { chamber: props.chamber.id, form, innerDiameterMm, heightM: Math.ceil(heightM * 1000) / 1000 }))
+</script>
+
+<template>
+  <table>
+    <caption class="small soft">The same litres in pipe or drum; prices to begin with, in the money of the site</caption>
+    <thead><tr><th scope="col">Of</th><th scope="col">Across</th><th scope="col">Tall</th><th scope="col">About</th><th scope="col"><span class="unseen">What it is</span></th></tr></thead>
+    <tbody>
+      <tr v-for="row in rows" :key="`${row.form}${row.innerDiameterMm}`" :class="{ on: row.form === chamber.form && Math.abs(row.innerDiameterMm - chamber.innerDiameterMm) < 1 }">
+        <td><button type="button" class="plain" @click="take(row)">{{ row.form === 'drum' ? 'a drum' : 'standpipe' }}</button></td><td>{{ show(row.innerDiameterMm, 'bore') }}</td><td>{{ show(row.heightM, 'length') }}</td><td :class="{ best: row.price === cheapest }">{{ money(row.price) }}</td><td class="soft">{{ row.note }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table { border-collapse: collapse; font-size: 13.5px; line-height: 1.35; font-variant-numeric: tabular-nums; }
+caption { text-align: left; padding-bottom: 2px; }
+th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; }
+td { padding: 1px 14px 1px 0; border-top: 1px solid var(--hair); }
+.on td { background: var(--field); }
+.best { font-weight: 650; }
+</style>

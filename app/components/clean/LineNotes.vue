@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { SCREENS, SCREEN_IDS, type ScreenId } from '#core/catalog'
+import { boreMm, joinsOf, roofLines, waterLine } from '#core/network'
+import { designStorm, lineFrom, moveOf, nodeById, type NodeOf } from '#core/site'
+
+/** A spout's way to the tank: dry or wet, what a storm makes of it, and the screens on it. */
+const props = defineProps<{ spout: NodeOf<'spout'> }>()
+const open = useSite()
+const { show, litres } = useUnits()
+const { nodeId, pickRun } = useSelection()
+const site = computed(() => open.site!)
+const line = computed(() => roofLines(site.value).find(entry => entry.spout.id === props.spout.id))
+const runs = computed(() => lineFrom(site.value, props.spout.id))
+const storm = computed(() => designStorm(site.value))
+const water = computed(() => line.value && storm.value && waterLine(line.value, storm.value.intensityMmPerH))
+const end = computed(() => runs.value.length ? nodeById(site.value, runs.value.at(-1)!.to.node) : undefined)
+const pipeM = computed(() => runs.value.flatMap(run => run.parts).reduce((sum, part) => part.kind === 'pipe' ? sum + part.lengthM : sum, 0))
+const bores = computed(() => [...new Set(runs.value.map(boreMm))])
+const frictionInput = computed(() => {
+  const longest = water.value && [...water.value.runs].sort((a, b) => b.lossM - a.lossM)[0]
+  const pipe = longest?.run.parts.find(part => part.kind === 'pipe')
+  return longest && pipe?.kind === 'pipe' && longest.flowLps > 0 ? { flowLps: Math.round(longest.flowLps * 1000) / 1000, innerDiameterMm: pipe.innerDiameterMm, lengthM: pipe.lengthM, roughnessMm: pipe.roughnessMm, waterTemperatureC: site.value.place.waterTemperatureC } : undefined
+})
+const join = computed(() => storm.value && line.value && joinsOf(site.value, storm.value.intensityMmPerH).find(({ sides }) => sides.some(side => side.line.spout.id === props.spout.id)))
+const others = computed(() => site.value.nodes.filter(node => node.kind === 'spout' && node.id !== props.spout.id && !lineFrom(site.value, node.id).some(run => runs.value.includes(run)) && lineFrom(site.value, node.id).length).map(node => ({ value: node.id, name: node.name })))
+const into = ref('')
+const target = computed(() => others.value.find(other => other.value === into.value)?.value ?? others.value[0]?.value)
+const fitted = computed(() => runs.value.flatMap(run => run.parts.flatMap((part, at) => part.kind === 'screen' ? [{ part, run, at }] : [])))
+const missing = computed(() => SCREEN_IDS.filter(id => id !== 'line' && !fitted.value.some(({ part }) => part.type === id)))
+const setMesh = (runId: string, at: number) => (value: unknown) => open.make(moveOf('change', { path: ['runs', site.value.runs.findIndex(run => run.id === runId), 'parts', at, 'meshMm'], value }))
+const out = (type: ScreenId) => open.make(moveOf('takeOutScreen', { spout: props.spout.id, type }))
+const setBore = (value: number) => open.make(moveOf('setBore', { runs: runs.value.map(run => run.id), boreMm: value }))
+</script>
+
+<template>
+  <div class="line" :class="{ on: nodeId === spout.id }" :data-line="spout.id">
+    <p v-if="!line">{{ spout.name }} leads {{ end ? `to ${end.name}` : 'nowhere' }}, to no tank.</p>
+    <p v-else>
+      <button type="button" class="plain name" @click="pickRun(runs[0]!.id)">{{ spout.name }}</button> leads to {{ end!.name }} by a <b>{{ line.wet ? 'wet line' : 'dry line' }}</b> of <QuantityField label="Bore of the line" kind="bore" :value="bores[0]" :set="setBore" /><template v-if="bores.length > 1"> and {{ bores.slice(1).map(bore => show(bore, 'bore')).join(', ') }}</template>, {{ show(pipeM, 'length') }} long:
+      <template v-if="line.wet">it dips to {{ show(line.low.heightM, 'length') }}, below the inlet at {{ show(line.inletM, 'length') }}, and <b class="figure">{{ litres(line.standingL) }}</b> stand in it between rains<template v-if="line.drainRunIds.length">; its low point has a drain</template><template v-else-if="line.drainedByChamber">; the chamber at its low point empties it</template><template v-else>; <span class="wrong">nothing drains it</span></template>.</template>
+      <template v-else>it falls all the way, {{ show(spout.baseM - line.inletM, 'length') }} from the gutter’s outlet to the inlet, and empties after every rain.</template>
+      <template v-if="water">
+        To push the design storm through it needs
+        <SumFigure v-if="frictionInput" name="pipe-friction" :input="frictionInput">{{ show(Math.max(0, water.atSpoutM - line.inletM), 'length') }}</SumFigure>
+        of the {{ show(Math.max(0, spout.baseM - line.inletM), 'length') }} it has<template v-if="water.spills">: <b class="wrong">the gutter runs over</b></template>; it would pass {{ show(line.passesMmPerH, 'intensity') }}.
+      </template>
+    </p>
+    <p v-if="join" class="small">
+      It joins another line. Up to there the design storm costs
+      <template v-for="(side, at) in join.sides" :key="side.line.spout.id">{{ at ? ', ' : '' }}{{ side.line.spout.name }} {{ show(side.lossM, 'length') }}</template>; <b>{{ join.sides[0]!.line.spout.name }}</b> has the least height left, {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.
+    </p>
+    <table v-if="fitted.length" class="screens">
+      <thead><tr><th scope="col">On its way</th><th scope="col">Mesh</th><th scope="col">Keeps out</th><th scope="col">Throws off</th><th scope="col">Clean every</th><th><span class="unseen">Take out</span></th></tr></thead>
+      <tbody>
+        <tr v-for="{ part, run, at } in fitted" :key="`${run.id}-${at}`">
+          <td>{{ part.type ? SCREENS[part.type].name : 'a screen' }}</td>
+          <td><QuantityField label="Mesh of the screen" kind="bore" :value="part.meshMm" :set="setMesh(run.id, at)" /></td>
+          <td>{{ part.type ? SCREENS[part.type].keepsOut : 'what is larger' }}<span class="soft">, not {{ part.type ? SCREENS[part.type].letsThrough : 'what is finer' }}</span></td>
+          <td>{{ part.type ? show(SCREENS[part.type].lossShare, 'share') : 'not known' }}</td><td>{{ part.type ? `${SCREENS[part.type].cleanEveryDays} days` : 'not known' }}</td>
+          <td><button v-if="part.type" type="button" class="plain small" @click="out(part.type)">Take out</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <BypassNotes :spout="spout" />
+    <div v-if="line" class="moves">
+      <button v-for="id in missing" :key="id" type="button" class="move" @click="open.make(moveOf('fitScreen', { spout: spout.id, type: id }))">Fit {{ SCREENS[id].name }}</button>
+      <button v-if="!line.wet" type="button" class="move" @click="open.make(moveOf('dipLine', { spout: spout.id, lowM: Math.round((spout.groundM - 0.4) * 100) / 100 }))">Lead it below ground</button>
+      <span v-if="target"><button type="button" class="move" @click="open.make(moveOf('joinSpouts', { spout: spout.id, into: target }))">Lead it into the line</button> of <ChoiceField label="Which spout’s line" :value="target" :choices="others" :set="value => into = value" /></span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.line { border-bottom: 1px solid var(--hair); margin-bottom: 8px; line-height: 1.85; padding-bottom: 4px; }
+.line.on { background: color-mix(in srgb, var(--oak) 7%, transparent); }
+p { margin-bottom: 2px; }
+.name { color: var(--ink); }
+.wrong { color: var(--rust); font-weight: 600; }
+.screens { border-collapse: collapse; font-size: 13.5px; line-height: 1.4; margin: 2px 0; }
+th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; white-space: nowrap; }
+td { padding: 2px 14px 2px 0; border-top: 1px solid var(--hair); vertical-align: top; }
+@media (max-width: 700px) { .screens { display: block; overflow-x: auto; } }
+</style>

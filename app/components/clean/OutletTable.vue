@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import type { FlushTrade } from '#core/balance'
+import { moveOf, type NodeOf } from '#core/site'
+
+/** Outlets of a chamber against each other: hours to empty, litres wasted in the rain, dirt kept out. */
+const props = defineProps<{ trade: FlushTrade, chamber: NodeOf<'chamber'> }>()
+const open = useSite()
+const { show, litres } = useUnits()
+const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: Math.abs(entry.orificeMm - (props.chamber.orificeMm ?? 0)) < 0.05, slow: entry.hours > 24.5, wasteful: entry.outletL > 0.05 * props.trade.arrivesL })))
+</script>
+
+<template>
+  <table>
+    <caption class="small soft">Outlets, in a mean year</caption>
+    <thead><tr><th scope="col">Bore</th><th scope="col">Empties in</th><th scope="col">Wasted in rain</th><th scope="col">Dirt kept out</th></tr></thead>
+    <tbody>
+      <tr v-for="row in rows" :key="row.orificeMm" :class="{ on: row.on }">
+        <td><button type="button" class="plain" :aria-pressed="row.on" @click="open.make(moveOf('fitChamberOutlet', { chamber: chamber.id, orificeMm: row.orificeMm }))">{{ show(row.orificeMm, 'bore') }}</button></td>
+        <td :class="{ look: row.slow }">{{ show(row.hours, 'duration') }}{{ row.slow ? ', over a day' : '' }}</td><td :class="{ look: row.wasteful }">{{ litres(row.outletL) }}{{ row.wasteful ? ', over 5 %' : '' }}</td><td>{{ show(row.keptShare, 'share') }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table { border-collapse: collapse; font-size: 13.5px; line-height: 1.35; font-variant-numeric: tabular-nums; }
+caption { text-align: left; padding-bottom: 2px; }
+th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; }
+td { padding: 1px 14px 1px 0; border-top: 1px solid var(--hair); }
+.on td { background: var(--field); }
+.look { color: var(--straw-ink); }
+</style>

@@ -1,0 +1,128 @@
+import { WET_DAY_HOURS } from '../catalog'
+import type { DailySeries } from '../climate'
+import type { Engine } from './engine'
+
+/** What became of the rain on one share of a roof, litres over the whole series. */
+export interface CatchTotals { runoffL: number, overGutterL: number, bypassedL: number, screenedL: number }
+/** What a chamber did, litres over the whole series: emptied between rains, and let out of its outlet while it rained. */
+export interface ChamberTotals { emptiedL: number, outletL: number }
+
+/** Roof water day by day, from the sky to the tanks' inlets. It does not ask what the tanks hold, so one catch serves every size of tank. */
+export interface CatchRun {
+  /** One figure a pool and day: what arrives at its inlets. */
+  inflowL: Float64Array
+  /** What reached a chamber or tank, what chambers kept from the tanks, what spilled over gutters. */
+  caughtL: Float64Array
+  flushedL: Float64Array
+  gutterL: Float64Array
+  catches: CatchTotals[]
+  chambers: ChamberTotals[]
+  chamberStartL: number
+  chamberEndL: number
+}
+
+const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
+
+/** Runs the first `days` of a series over the roofs, gutters, screens and chambers. `chamberL` is what the chambers hold; it is carried on. */
+export function catchRain(engine: Engine, series: DailySeries, days: number, chamberL: Float64Array): CatchRun {
+  const { pools } = engine
+  const run: CatchRun = {
+    inflowL: new Float64Array(days * pools), caughtL: new Float64Array(days), flushedL: new Float64Array(days), gutterL: new Float64Array(days),
+    catches: Array.from({ length: engine.caught }, () => ({ runoffL: 0, overGutterL: 0, bypassedL: 0, screenedL: 0 })),
+    chambers: Array.from({ length: engine.chambers }, () => ({ emptiedL: 0, outletL: 0 })), chamberStartL: total(chamberL), chamberEndL: 0,
+  }
+  // What an outlet may still let out on this wet day, shared by all spouts above it.
+  const outletLeft = new Float64Array(engine.chambers)
+  const { rainMm, month, split } = series
+  for (let day = 0; day < days; day++) {
+    const rain = rainMm[day]!
+    if (engine.chambers > 0) emptyChambers(engine, run, day, rain > 0, chamberL, outletLeft)
+    if (rain > 0) fall(engine, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
+  }
+  run.chamberEndL = total(chamberL)
+  return run
+}
+
+/** Between rains a chamber empties through its outlet under a falling head, or by hand on its day. */
+function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: Engine, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array, outletLeft: Float64Array): void {
+  for (let index = 0; index < chambers; index++) {
+    const capL = capacityL[index]!
+    const hours = chamberHours[index]!
+    // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head.
+    outletLeft[index] = hours === Infinity ? 0 : 2 * capL / hours * WET_DAY_HOURS
+    const before = chamberL[index]!
+    if (before === 0) continue
+    const every = chamberEvery[index]!
+    let after = before
+    if (hours !== Infinity) {
+      // Content falls with the square of the level's root: c(t) = C·(√(c₀/C) − t/T)².
+      const root = Math.sqrt(before / capL) - (wet ? DRY_HOURS_OF_WET_DAY : 24) / hours
+      after = root > 0 ? capL * root * root : 0
+    }
+    if (every > 0 && day % every === 0) after = 0
+    chamberL[index] = after
+    run.flushedL[day]! += before - after
+    run.chambers[index]!.emptiedL += before - after
+  }
+}
+
+/** The day's `roof-yield` of every spout, written out so that the loop calls little; a test holds the two together. */
+function fall(engine: Engine, run: CatchRun, day: number, rainMm: number, monthBit: number, split: Float64Array | undefined, chamberL: Float64Array, outletLeft: Float64Array): void {
+  for (let index = 0; index < engine.caught; index++) {
+    const effectiveMm = rainMm - engine.caughtLossMm[index]!
+    if (effectiveMm <= 0) continue
+    const runoffMm = effectiveMm * engine.caughtCoefficient[index]!
+    const areaM2 = engine.caughtArea[index]!
+    const totals = run.catches[index]!
+    let litres = areaM2 * runoffMm
+    totals.runoffL += litres
+    const stepMm = engine.caughtStepMm[index]!
+    if (split !== undefined && runoffMm * split[0]! > stepMm) {
+      const over = areaM2 * overMm(runoffMm, split, stepMm)
+      litres -= over
+      totals.overGutterL += over
+      run.gutterL[day]! += over
+    }
+    if ((engine.caughtBypass[index]! & monthBit) !== 0) {
+      totals.bypassedL += litres
+      continue
+    }
+    const screened = litres * (1 - engine.caughtShare[index]!)
+    totals.screenedL += screened
+    litres -= screened
+    run.caughtL[day]! += litres
+    const chamber = engine.caughtChamber[index]!
+    if (chamber >= 0) litres -= divert(engine, run, day, chamber, litres, chamberL, outletLeft)
+    run.inflowL[day * engine.pools + engine.caughtPool[index]!]! += litres
+  }
+}
+
+/** Millimetres of a day's runoff that come faster than a gutter, downpipe or line passes, step by step until the burst is over. */
+export function overMm(runoffMm: number, split: Float64Array, stepMm: number): number {
+  let over = 0
+  for (let step = 0; step < split.length; step++) {
+    const excess = runoffMm * split[step]! - stepMm
+    if (excess <= 0) break
+    over += excess
+  }
+  return over
+}
+
+/** What a chamber keeps of an inflow: the room it has, then what its outlet still passes at full head while it rains. */
+function divert({ chamberL: capacityL }: Engine, run: CatchRun, day: number, index: number, litres: number, chamberL: Float64Array, outletLeft: Float64Array): number {
+  const room = capacityL[index]! - chamberL[index]!
+  const taken = litres < room ? litres : room
+  chamberL[index]! += taken
+  const passes = Math.min(litres - taken, outletLeft[index]!)
+  if (passes <= 0) return taken
+  outletLeft[index]! -= passes
+  run.flushedL[day]! += passes
+  run.chambers[index]!.outletL += passes
+  return taken + passes
+}
+
+function total(values: Float64Array): number {
+  let sum = 0
+  for (const value of values) sum += value
+  return sum
+}

@@ -1,0 +1,123 @@
+import type { Compiled } from '../balance'
+import { firstFlushVolume } from '../sums'
+import { chamberAreaM2, chamberVolumeL, moveOf, orificeFor, OUTLET_WASTE_MOST, roofsAbove, spoutAreaM2, spoutsAbove, usualFlushMm, wantedFlushMm, type NodeOf, type Site } from '../site'
+import type { Check, Finding, Mend, Yard } from './finding'
+import { bore, hours, percent, rain, say, volume } from './phrase'
+
+const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'chamber')
+const subjectOf = (chamber: NodeOf<'chamber'>) => ({ kind: 'node' as const, id: chamber.id, name: chamber.name })
+const EMPTY_WITHIN_HOURS = 24
+
+export const noFirstFlush: Check = {
+  id: 'no-first-flush',
+  sound: 'Every roof’s first rain is kept out',
+  find: ({ site, lines }) => lines.filter(({ path, spout }) => !path.chamber && spoutAreaM2(site, spout.id) > 0).map(({ spout, tank }) => {
+    const input = { planAreaM2: spoutAreaM2(site, spout.id), depthMm: usualFlushMm(site) }
+    const { volumeL } = firstFlushVolume(input)
+    return {
+      id: `no-first-flush:${spout.id}`, check: 'no-first-flush', severity: 'look' as const, subject: { kind: 'node' as const, id: spout.id, name: spout.name },
+      sentence: say`The dirtiest water of every rain goes straight into ${tank.name}.`,
+      why: say`${spout.name} has no first-flush chamber. Keeping back ${rain(input.depthMm)} takes ${volume(volumeL)}; leave it out only where nobody would clean it.`,
+      numbers: { volumeL }, sum: { name: 'first-flush-volume', input },
+      mend: { label: 'Fit a first-flush chamber', move: moveOf('fitFirstFlush', { spout: spout.id }) },
+    }
+  }),
+}
+
+export const chamberStaysFull: Check = {
+  id: 'chamber-stays-full',
+  sound: 'Every first-flush chamber empties between rains',
+  find: ({ site }) => chambersOf(site).filter(chamber => chamber.orificeMm === null && chamber.emptiedEveryDays === null).map(chamber => ({
+    id: `chamber-stays-full:${chamber.id}`, check: 'chamber-stays-full', severity: 'wrong', subject: subjectOf(chamber),
+    sentence: say`${chamber.name} stays full after the first rain, so every later rain goes in dirty.`,
+    why: say`It has no outlet, and nobody is down to empty it. Foul water standing in it is worse than no chamber.`,
+    numbers: {},
+    mend: { label: 'Fit a small outlet', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) },
+  })),
+}
+
+export const chamberTooSmall: Check = {
+  id: 'chamber-too-small',
+  sound: 'Every first-flush chamber holds the rain it is meant to',
+  find: ({ site }) => chambersOf(site).flatMap((chamber): Finding[] => {
+    const planAreaM2 = chamberAreaM2(site, chamber.id)
+    const wantedMm = wantedFlushMm(chamber.wantedMm, roofsAbove(site, [...spoutsAbove(site, chamber.id)].map(spout => spout.id)))
+    if (!(planAreaM2 > 0) || wantedMm === undefined) return []
+    const hasMm = chamberVolumeL(chamber) / planAreaM2
+    if (hasMm >= wantedMm * 0.95) return []
+    const input = { planAreaM2: Math.round(planAreaM2 * 10) / 10, depthMm: wantedMm }
+    return [{
+      id: `chamber-too-small:${chamber.id}`, check: 'chamber-too-small', severity: 'look', subject: subjectOf(chamber),
+      sentence: say`${chamber.name} lets part of the dirty water by: it holds the first ${rain(hasMm)}, and ${rain(wantedMm)} was wanted.`,
+      why: say`Off this roof that takes ${volume(firstFlushVolume(input).volumeL)}; it holds ${volume(chamberVolumeL(chamber))}.`,
+      numbers: { hasMm, wantedMm, hasL: chamberVolumeL(chamber), wantedL: firstFlushVolume(input).volumeL }, sum: { name: 'first-flush-volume', input },
+      mend: { label: 'Size it anew', move: moveOf('sizeChamber', { chamber: chamber.id, depthMm: wantedMm }) },
+    }]
+  }),
+}
+
+const drainInput = (chamber: NodeOf<'chamber'>) => ({ innerDiameterMm: chamber.innerDiameterMm, heightM: chamber.heightM, orificeMm: chamber.orificeMm! })
+const drainHours = (compiled: Compiled, chamber: NodeOf<'chamber'>) => compiled.chambers.find(entry => entry.id === chamber.id)!.drainHours
+
+export const outletTooSlow: Check = {
+  id: 'outlet-too-slow',
+  sound: 'Every chamber’s outlet empties it within a day',
+  find: ({ site, compiled }) => chambersOf(site).flatMap((chamber): Finding[] => {
+    const takes = drainHours(compiled, chamber)
+    if (chamber.orificeMm === null || takes <= EMPTY_WITHIN_HOURS + 0.5) return []
+    return [{
+      id: `outlet-too-slow:${chamber.id}`, check: 'outlet-too-slow', severity: 'look', subject: subjectOf(chamber),
+      sentence: say`${chamber.name} is still half full when it rains again the next day, and that rain’s dirt goes by.`,
+      why: say`Its outlet of ${bore(chamber.orificeMm)} takes ${hours(takes)} to empty it; aim for a day.`,
+      numbers: { hours: takes, orificeMm: chamber.orificeMm }, sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
+      mend: { label: 'Fit an outlet that takes a day', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) },
+    }]
+  }),
+}
+
+/** What reaches a chamber in a mean year: its roofs' runoff less what spilled, was by-passed and screened off. */
+function arrivesL({ year, compiled }: Yard, chamberId: string): number {
+  const above = new Set(compiled.caught.filter(entry => compiled.chambers[entry.chamber]?.id === chamberId).map(entry => entry.spoutId))
+  return year.catches.filter(entry => above.has(entry.spoutId)).reduce((sum, entry) => sum + entry.runoffL - entry.overGutterL - entry.bypassedL - entry.screenedL, 0)
+}
+
+export const outletWasteful: Check = {
+  id: 'outlet-wasteful',
+  sound: 'No chamber’s outlet wastes the year’s rain',
+  find: yard => chambersOf(yard.site).flatMap((chamber): Finding[] => {
+    const [wastedL, comesL] = [yard.year.chambers.find(entry => entry.id === chamber.id)!.outletL, arrivesL(yard, chamber.id)]
+    const share = comesL > 0 ? wastedL / comesL : 0
+    if (chamber.orificeMm === null || share <= OUTLET_WASTE_MOST) return []
+    return [{
+      id: `outlet-wasteful:${chamber.id}`, check: 'outlet-wasteful', severity: 'look', subject: subjectOf(chamber),
+      sentence: say`The outlet of ${chamber.name} runs all through every rain and wastes ${percent(share)} of what comes to it.`,
+      why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${bore(chamber.orificeMm)} while it rains, on top of what the chamber keeps back. It empties in ${hours(drainHours(yard.compiled, chamber))}.`,
+      numbers: { wastedL, comesL, share }, sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
+      mend: lessWaste(yard, chamber, share),
+    }]
+  }),
+}
+
+/** A finer outlet where there is room for one; else a smaller flush; else the hand. */
+function lessWaste({ site, compiled }: Yard, chamber: NodeOf<'chamber'>, share: number): Mend {
+  const finer = orificeFor(chamber)
+  const slowed = share * drainHours(compiled, chamber) / EMPTY_WITHIN_HOURS
+  if (finer < chamber.orificeMm! - 0.05 && slowed <= OUTLET_WASTE_MOST * 1.2) return { label: 'Fit the finest outlet that empties it in a day', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) }
+  const depthMm = Math.floor(chamberVolumeL(chamber) / chamberAreaM2(site, chamber.id) * OUTLET_WASTE_MOST / Math.max(share, slowed) * 10) / 10
+  if (depthMm >= 0.2) return { label: `Keep back only the first ${depthMm} mm`, move: moveOf('sizeChamber', { chamber: chamber.id, depthMm }) }
+  return { label: 'Take the chamber out', move: moveOf('takeOutChamber', { chamber: chamber.id }) }
+}
+
+export const chamberShutForGood: Check = {
+  id: 'chamber-not-cleanable',
+  sound: 'Every chamber opens for cleaning',
+  find: ({ site }) => site.nodes.flatMap((chamber, index): Finding[] => chamber.kind !== 'chamber' || chamber.cleanable
+    ? []
+    : [{
+        id: `chamber-not-cleanable:${chamber.id}`, check: 'chamber-not-cleanable', severity: 'wrong', subject: subjectOf(chamber),
+        sentence: say`${chamber.name} cannot be cleaned, and will turn foul.`,
+        why: say`${volume(chamberVolumeL(chamber))} of the roof’s dirt go through it every rain and nothing opens. A clean-out cap at its foot cures that; a chamber that nobody cleans is worse than none.`,
+        numbers: { volumeL: chamberVolumeL(chamber) },
+        mend: { label: 'Fit a clean-out cap', move: moveOf('change', { path: ['nodes', index, 'cleanable'], value: true }) },
+      }]),
+}
