@@ -99,10 +99,17 @@ describe('a wet line in a storm', () => {
   })
   it('draws the storm’s water line from the spout down to the inlet, higher the harder it rains', () => {
     const [gentle, hard] = [20, 400].map(mmPerH => stormLines(dipped, drawing, mmPerH)[0]!)
-    expect(gentle!.points.at(-1)![1]).toBeCloseTo(drawing.scale.y(0.95), 6)
+    expect(gentle!.parts.at(-1)![1][1]).toBeCloseTo(drawing.scale.y(0.95), 6)
+    expect(gentle!.parts).toHaveLength(2)
     expect(hard!.atSpoutM).toBeGreaterThan(gentle!.atSpoutM)
     expect(gentle!.spills).toBe(false)
     expect(stormLines(dipped, drawing, 2000)[0]!.spills).toBe(true)
+  })
+  it('draws nothing where water falls freely in its pipe', () => {
+    const site = demo('cinder-tor')
+    const [line] = stormLines(site, drawSection(site, 892, 320), 60)
+    expect(line!.runIds.length).toBeGreaterThan(2)
+    expect(line!.parts).toHaveLength(1)
   })
   it('stands between the roof and the tank', () => {
     const order = ['spout-1', 'joint-1', 'tank-1'].map(id => slotX(dipped, drawing, id))

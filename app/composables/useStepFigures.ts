@@ -43,7 +43,7 @@ export function useStepFigures(step: () => StepId) {
         const area = site.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0)
         const gives = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
         return [
-          { name: 'Roofs give a year', value: litres(gives), note: `${show(weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0), 'rain')} of rain on ${show(area, 'area')}` },
+          { name: 'Roofs give a year', value: litres(gives), note: `${show(weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0), 'rain')} of rain on ${show(area, 'area')}, ${site.climate.source}${site.climate.shift ? ', shifted' : ''}` },
           { name: `Caught, ${which}`, value: year ? litres(year.caughtL) : waiting, note: 'reached a chamber or tank' },
           { name: 'Spilled at gutters', value: results.roofYear ? litres(results.roofYear.catches.reduce((sum, entry) => sum + entry.overGutterL, 0)) : waiting, note: 'in a mean year, in the hardest minutes' },
           { name: 'Longest dry spell', value: year ? `${year.longestDryDays} days` : waiting, note: `without rain, ${which}` },

@@ -42,7 +42,7 @@ export function flushTrade(site: Site, chamberId: string, series: DailySeries): 
   return {
     chamberId, now: run({}), arrivesL: arriving.reduce((sum, litres) => sum + litres, 0) / arriving.length * DAYS_A_YEAR,
     byDepth: DEPTHS_MM.map(depthMm => ({ depthMm, ...run({ capL: depthMm * areaM2 }) })),
-    byOutlet: OUTLETS_MM.filter(orificeMm => orificeMm <= chamber.innerDiameterMm).map(orificeMm => ({ orificeMm, hours: hoursAt(orificeMm), ...run({ drainHours: hoursAt(orificeMm), emptiedEveryDays: 0 }) })),
+    byOutlet: [...new Set([...OUTLETS_MM, ...chamber.orificeMm ? [chamber.orificeMm] : []])].sort((a, b) => a - b).filter(orificeMm => orificeMm <= chamber.innerDiameterMm).map(orificeMm => ({ orificeMm, hours: hoursAt(orificeMm), ...run({ drainHours: hoursAt(orificeMm), emptiedEveryDays: 0 }) })),
     byHandWeekly: run({ drainHours: NEVER, emptiedEveryDays: 7 }), neverEmptied: run({ drainHours: NEVER, emptiedEveryDays: 0 }),
   }
 }

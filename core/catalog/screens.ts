@@ -18,8 +18,8 @@ export type GuardId = keyof typeof GUARDS
 export const GUARD_IDS = Object.keys(GUARDS) as [GuardId, ...GuardId[]]
 
 export const SCREENS = {
-  'spout': { name: 'a sloped screen head at the spout', meshMm: 0.95, keepsOut: 'leaves, moss and insects', letsThrough: 'dust and pollen', lossShare: 0.05, cleanEveryDays: 30 },
-  'inlet': { name: 'a basket at the tank’s inlet', meshMm: 0.95, keepsOut: 'mosquitoes and what the line still brings', letsThrough: 'dust and pollen', lossShare: 0, cleanEveryDays: 30 },
+  'spout': { name: 'a sloped screen head at the spout', meshMm: 1, keepsOut: 'leaves, moss and insects', letsThrough: 'dust and pollen', lossShare: 0.05, cleanEveryDays: 30 },
+  'inlet': { name: 'a basket at the tank’s inlet', meshMm: 1, keepsOut: 'mosquitoes and what the line still brings', letsThrough: 'dust and pollen', lossShare: 0, cleanEveryDays: 30 },
   'line': { name: 'a strainer in the line', meshMm: 0.5, keepsOut: 'grit', letsThrough: 'dust and pollen', lossShare: 0, cleanEveryDays: 60 },
 } satisfies Record<string, ScreenKind>
 export type ScreenId = keyof typeof SCREENS

@@ -8,7 +8,7 @@ export type Slot = { x: number, width: number, groundM: number, yields: boolean 
   | { kind: 'taps', taps: NodeOf<'tap'>[], indoors: boolean })
 
 const MOST_GAP_PX = 64
-const LEAST_GAP_PX = 11
+const LEAST_GAP_PX = 10
 /** Share of its natural width that a roof, a group of taps or an outfall keeps where it is crowded, and that tanks and pumps keep after them. */
 const NARROWEST = 0.66
 const TIGHTEST = 0.8
@@ -47,8 +47,8 @@ export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: S
         const node = site.nodes.find(candidate => candidate.id === run.to.node)!
         if (node.kind === 'chamber') put(node.id, 30)
         else if (node.kind === 'joint') {
-          put(node.id, 30)
-          for (const drain of runsFrom(site, node.id)) if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 30, true)
+          put(node.id, 18)
+          for (const drain of runsFrom(site, node.id)) if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 26, true)
         }
       }
     }

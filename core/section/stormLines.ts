@@ -30,18 +30,20 @@ function below(points: [number, number][], levelY: number): [number, number][][]
   return parts.filter(part => part.some(([x, y]) => x !== part[0]![0] || y !== part[0]![1]))
 }
 
-/** How high the storm's water stands along a spout's line, from the tank back to the spout, and whether it runs over there. */
-export interface StormLine { spoutId: string, runIds: string[], points: [number, number][], spills: boolean, atSpoutM: number }
+/** How high the storm's water stands in a spout's line: at the spout, and along every run that it fills; where it falls freely in the pipe nothing is drawn. */
+export interface StormLine { spoutId: string, runIds: string[], parts: [[number, number], [number, number]][], spills: boolean, atSpoutM: number }
+
+const FULL_M = 0.005
 
 export function stormLines(site: Site, drawing: Drawing, mmPerH: number): StormLine[] {
   const ends = new Map(drawing.routes.map(route => [route.runId, [route.points[0]!, route.points.at(-1)!] as const]))
   return roofLines(site).filter(line => line.areaM2 > 0).map((line) => {
-    const water = waterLine(line, mmPerH)
-    const y = (place: number) => drawing.scale.y(Math.max(water.places[place]!.waterM, place === 0 ? water.atSpoutM : -Infinity))
-    const points = line.stretches.flatMap(({ run }, index): [number, number][] => {
+    const { places, spills, atSpoutM } = waterLine(line, mmPerH)
+    const parts = line.stretches.flatMap(({ run }, index): StormLine['parts'] => {
       const [from, to] = ends.get(run.id)!
-      return [[from[0], y(index)], [to[0], y(index + 1)]]
+      const fills = index === 0 || places[index]!.waterM > places[index]!.heightM + FULL_M
+      return fills ? [[[from[0], drawing.scale.y(index === 0 ? atSpoutM : places[index]!.waterM)], [to[0], drawing.scale.y(places[index + 1]!.waterM)]]] : []
     })
-    return { spoutId: line.spout.id, runIds: line.stretches.map(({ run }) => run.id), points, spills: water.spills, atSpoutM: water.atSpoutM }
+    return { spoutId: line.spout.id, runIds: line.stretches.map(({ run }) => run.id), parts, spills, atSpoutM }
   })
 }

@@ -91,7 +91,7 @@ describe('roofs and chambers', () => {
     expect(roofAreaM2(build(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 4, widthM: 1, cut: true, xM: 1, yM: 1 })).roofs[0]!)).toBe(48)
     expect(refusal(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 100, widthM: 100 }))).toContain('a hectare or more')
     expect(refusal(site, moveOf('addRoofPiece', { roof: 'roof-1', lengthM: 52, widthM: 1, cut: true }))).toContain('take away all of Barn')
-    expect(refusal(site, moveOf('change', { path: ['roofs', 0, 'runoffCoefficient'], value: 1.2 }))).toContain('at most 1')
+    expect(refusal(site, moveOf('change', { path: ['roofs', 0, 'runoffCoefficient'], value: 1.2 }))).toBe('Runoff coefficient of “Barn” must be at most 100 %.')
   })
   it.each(Object.values(FLUSH_SCHOOLS))('a $name first flush holds its millimetres, stands clear of the ground, and empties within a day', ({ depthMm }) => {
     for (const side of [3, 8, 20, 60]) {

@@ -63,7 +63,7 @@ function pathText(path: PropertyKey[]): string {
   return path.map((key, index) => typeof key === 'number' ? `[${key}]` : index ? `.${String(key)}` : String(key)).join('')
 }
 
-/** "diameterM of “East tank” must be more than 0": the field, the thing a person knows it by, and the remedy. */
+/** "Diameter of “East tank” must be more than 0 m.": the field in words, the thing a person knows it by, and the remedy in the field's unit. */
 function sentence(document: unknown, path: PropertyKey[], message: string): string {
   let owner: string | undefined
   let here: unknown = document
@@ -74,7 +74,24 @@ function sentence(document: unknown, path: PropertyKey[], message: string): stri
   }
   const field = path.filter(key => typeof key === 'string').at(-1)
   const place = typeof path.at(-1) === 'number' ? ` (entry ${Number(path.at(-1)) + 1})` : ''
-  return `${field ? String(field) : 'The document'}${place}${owner ? ` of “${owner.slice(0, 60)}”` : ''} ${message}.`
+  return `${field ? fieldWords(field) : 'The document'}${place}${owner ? ` of “${owner.slice(0, 60)}”` : ''} ${withUnit(field ?? '', message)}.`
+}
+
+const UNITS: Record<string, string> = { Mm: 'mm', M2: 'm²', M: 'm', L: 'L', Lps: 'L/s', MmPerH: 'mm/h', Kg: 'kg', KPa: 'kPa', C: '°C', Deg: '°', LPerDay: 'L a day', Um: 'µm' }
+const UNIT_TAIL = /(MmPerH|LPerDay|Lps|KPa|Mm|M2|Kg|Deg|Um|M|L|C)$/
+
+function fieldWords(field: string): string {
+  const words = field.replace(/^t(Min|Max)C$/, 'mean$1imum').replace(UNIT_TAIL, '').replace(/([A-Z])/g, ' $1').toLowerCase().trim()
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+/** Limits are told in the unit of their field, and those of shares in percent. */
+function withUnit(field: string, message: string): string {
+  const limit = /^(.* )(-?[\d.]+)$/.exec(message)
+  if (!limit) return message
+  if (/share|coefficient|efficiency|slope/i.test(field)) return `${limit[1]}${Number(limit[2]) * 100} %`
+  const unit = UNITS[UNIT_TAIL.exec(field)?.[0] ?? '']
+  return unit ? `${message}${unit === '°' ? '' : ' '}${unit}` : message
 }
 
 function refuse(path: string, text: string): SiteReading {

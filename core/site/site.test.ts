@@ -46,7 +46,7 @@ describe('reading a document', () => {
     const index = site.nodes.findIndex(node => node.kind === 'tank')
     const broken = json(site) as { nodes: Record<string, Record<string, unknown>>[] }
     broken.nodes[index]!.shape!.lengthM = -2
-    expect(problems(broken)).toEqual([`nodes[${index}].shape.lengthM: lengthM of “East tank” must be more than 0.`])
+    expect(problems(broken)).toEqual([`nodes[${index}].shape.lengthM: Length of “East tank” must be more than 0 m.`])
     const stray = json(site) as { runs: Record<string, unknown>[] }
     stray.runs.push({ id: 'x', name: 'Lost', from: { node: 'tank-1', port: 'spigot' }, to: { node: 'nowhere', port: 'in' }, parts: [] })
     expect(problems(stray)).toEqual([expect.stringContaining('no such port'), expect.stringContaining('not in this site')])

@@ -42,7 +42,7 @@ function measureBy(by: 'pieces' | 'outline' | 'area'): void {
             <QuantityField label="Length of the piece" kind="length" :value="piece.lengthM" :set="set('pieces', at, 'lengthM')" /> by <QuantityField label="Width of the piece" kind="length" :value="piece.widthM" :set="set('pieces', at, 'widthM')" />{{ ' ' }}
           </template>
         </template>
-        <template v-if="roof.measuredBy !== 'area'"><b class="figure">{{ show(areaM2, 'area') }}</b> seen from above</template>, pitched <QuantityField label="Pitch" kind="angle" :value="roof.pitchDeg" :set="set('pitchDeg')" />.
+        <template v-if="roof.measuredBy !== 'area'">{{ roof.measuredBy === 'outline' ? '' : '– together ' }}<b class="figure">{{ show(areaM2, 'area') }}</b> seen from above</template>, pitched <QuantityField label="Pitch" kind="angle" :value="roof.pitchDeg" :set="set('pitchDeg')" />.
         It <ChoiceField label="How dirty it gets" :value="roof.dirtiness ?? 'some'" :choices="dirt" :set="set('dirtiness')" />.
       </p>
       <p>

@@ -101,7 +101,9 @@ function drawFrom(event: PointerEvent): void {
     if (done && piece && piece.lengthM >= STEP_M && piece.widthM >= STEP_M) add(piece)
   })
 }
+/** A cut begins on the roof; anything else that is pressed there is moved. */
 function dragFrom(event: PointerEvent, rectangle: PlanRectangle): void {
+  if (cutting.value && !rectangle.cut) return drawFrom(event)
   picked.value = rectangle.piece
   const start = pointAt(event)
   follow(event, at => put(rectangle.piece, { xM: snap(rectangle.xM - rectangle.copy * (rectangle.lengthM + 0.5) + at.xM - start.xM), yM: snap(rectangle.yM + at.yM - start.yM) }), () => {})

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { SCREENS, SCREEN_IDS, type ScreenId } from '#core/catalog'
 import { boreMm, joinsOf, roofLines, waterLine } from '#core/network'
-import { designStorm, lineFrom, moveOf, nodeById, type NodeOf } from '#core/site'
+import { designStorm, lineFrom, moveOf, nodeById, type NodeOf, type Run } from '#core/site'
+import { pipeFriction } from '#core/sums'
 
 /** A spout's way to the tank: dry or wet, what a storm makes of it, and the screens on it. */
 const props = defineProps<{ spout: NodeOf<'spout'> }>()
@@ -16,11 +17,13 @@ const water = computed(() => line.value && storm.value && waterLine(line.value, 
 const end = computed(() => runs.value.length ? nodeById(site.value, runs.value.at(-1)!.to.node) : undefined)
 const pipeM = computed(() => runs.value.flatMap(run => run.parts).reduce((sum, part) => part.kind === 'pipe' ? sum + part.lengthM : sum, 0))
 const bores = computed(() => [...new Set(runs.value.map(boreMm))])
-const frictionInput = computed(() => {
-  const longest = water.value && [...water.value.runs].sort((a, b) => b.lossM - a.lossM)[0]
-  const pipe = longest?.run.parts.find(part => part.kind === 'pipe')
-  return longest && pipe?.kind === 'pipe' && longest.flowLps > 0 ? { flowLps: Math.round(longest.flowLps * 1000) / 1000, innerDiameterMm: pipe.innerDiameterMm, lengthM: pipe.lengthM, roughnessMm: pipe.roughnessMm, waterTemperatureC: site.value.place.waterTemperatureC } : undefined
-})
+const working = ref(false)
+/** The pipe of a run as a worked sum takes it. */
+function frictionInput(run: Run, flowLps: number) {
+  const pipe = run.parts.find(part => part.kind === 'pipe')
+  return pipe?.kind === 'pipe' && flowLps > 0 ? { flowLps: Math.round(flowLps * 1000) / 1000, innerDiameterMm: pipe.innerDiameterMm, lengthM: pipe.lengthM, roughnessMm: pipe.roughnessMm, waterTemperatureC: site.value.place.waterTemperatureC } : undefined
+}
+const millimetres = (metres: number) => show(Math.round(metres * 1000), 'bore')
 const join = computed(() => storm.value && line.value && joinsOf(site.value, storm.value.intensityMmPerH).find(({ sides }) => sides.some(side => side.line.spout.id === props.spout.id)))
 const others = computed(() => site.value.nodes.filter(node => node.kind === 'spout' && node.id !== props.spout.id && !lineFrom(site.value, node.id).some(run => runs.value.includes(run)) && lineFrom(site.value, node.id).length).map(node => ({ value: node.id, name: node.name })))
 const into = ref('')
@@ -33,21 +36,28 @@ const setBore = (value: number) => open.make(moveOf('setBore', { runs: runs.valu
 </script>
 
 <template>
-  <div class="line" :class="{ on: nodeId === spout.id }" :data-line="spout.id">
+  <div class="way" :class="{ on: nodeId === spout.id }" :data-line="spout.id">
     <p v-if="!line">{{ spout.name }} leads {{ end ? `to ${end.name}` : 'nowhere' }}, to no tank.</p>
     <p v-else>
       <button type="button" class="plain name" @click="pickRun(runs[0]!.id)">{{ spout.name }}</button> leads to {{ end!.name }} by a <b>{{ line.wet ? 'wet line' : 'dry line' }}</b> of <QuantityField label="Bore of the line" kind="bore" :value="bores[0]" :set="setBore" /><template v-if="bores.length > 1"> and {{ bores.slice(1).map(bore => show(bore, 'bore')).join(', ') }}</template>, {{ show(pipeM, 'length') }} long:
       <template v-if="line.wet">it dips to {{ show(line.low.heightM, 'length') }}, below the inlet at {{ show(line.inletM, 'length') }}, and <b class="figure">{{ litres(line.standingL) }}</b> stand in it between rains<template v-if="line.drainRunIds.length">; its low point has a drain</template><template v-else-if="line.drainedByChamber">; the chamber at its low point empties it</template><template v-else>; <span class="wrong">nothing drains it</span></template>.</template>
       <template v-else>it falls all the way, {{ show(spout.baseM - line.inletM, 'length') }} from the gutter’s outlet to the inlet, and empties after every rain.</template>
       <template v-if="water">
-        To push the design storm through it needs
-        <SumFigure v-if="frictionInput" name="pipe-friction" :input="frictionInput">{{ show(Math.max(0, water.atSpoutM - line.inletM), 'length') }}</SumFigure>
-        of the {{ show(Math.max(0, spout.baseM - line.inletM), 'length') }} it has<template v-if="water.spills">: <b class="wrong">the gutter runs over</b></template>; it would pass {{ show(line.passesMmPerH, 'intensity') }}.
+        <template v-if="line.wet">To push the design storm through it needs <button type="button" class="figure working" :aria-expanded="working" title="Show the arithmetic" @click="working = !working">{{ millimetres(Math.max(0, water.atSpoutM - line.inletM)) }}</button> of the {{ show(Math.max(0, spout.baseM - line.inletM), 'length') }} of height it has</template>
+        <template v-else>In the design storm its water stands <button type="button" class="figure working" :aria-expanded="working" title="Show the arithmetic" @click="working = !working">{{ show(Math.abs(spout.baseM - water.atSpoutM), 'length') }}</button> {{ water.spills ? 'above' : 'below' }} the gutter’s outlet</template><template v-if="water.spills">: <b class="wrong">the gutter runs over</b></template>; it would pass {{ show(line.passesMmPerH, 'intensity') }}.
       </template>
     </p>
+    <ol v-if="working && water" class="small passage">
+      <li v-for="stretch in water.runs" :key="stretch.run.id">
+        {{ stretch.run.name }}: {{ show(stretch.flowLps, 'flow') }} cost {{ millimetres(stretch.lossM) }}<template v-if="frictionInput(stretch.run, stretch.flowLps)">, of that <SumFigure name="pipe-friction" :input="frictionInput(stretch.run, stretch.flowLps)!">{{ millimetres(pipeFriction(frictionInput(stretch.run, stretch.flowLps)!).headLossM) }}</SumFigure> friction in its pipe, the rest in fittings, screens and ends</template>.
+      </li>
+      <li>Where the pipe itself lies higher than the water behind it, water falls freely and the count begins anew there.</li>
+    </ol>
     <p v-if="join" class="small">
       It joins another line. Up to there the design storm costs
-      <template v-for="(side, at) in join.sides" :key="side.line.spout.id">{{ at ? ', ' : '' }}{{ side.line.spout.name }} {{ show(side.lossM, 'length') }}</template>; <b>{{ join.sides[0]!.line.spout.name }}</b> has the least height left, {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.
+      <template v-for="(side, at) in join.sides" :key="side.line.spout.id">{{ at ? ', ' : '' }}{{ side.line.spout.name }} {{ millimetres(side.lossM) }}</template>;
+      <template v-if="join.sides.at(-1)!.spareM - join.sides[0]!.spareM < 0.01">both sides have {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }} of height left, and neither gutter overflows before the other.</template>
+      <template v-else><b>{{ join.sides[0]!.line.spout.name }}</b> has the least height left, {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.</template>
     </p>
     <table v-if="fitted.length" class="screens">
       <thead><tr><th scope="col">On its way</th><th scope="col">Mesh</th><th scope="col">Keeps out</th><th scope="col">Throws off</th><th scope="col">Clean every</th><th><span class="unseen">Take out</span></th></tr></thead>
@@ -71,9 +81,11 @@ const setBore = (value: number) => open.make(moveOf('setBore', { runs: runs.valu
 </template>
 
 <style scoped>
-.line { border-bottom: 1px solid var(--hair); margin-bottom: 8px; line-height: 1.85; padding-bottom: 4px; }
-.line.on { background: color-mix(in srgb, var(--oak) 7%, transparent); }
+.way { border-bottom: 1px solid var(--hair); margin-bottom: 8px; line-height: 1.85; padding-bottom: 4px; }
+.way.on { background: color-mix(in srgb, var(--oak) 7%, transparent); }
 p { margin-bottom: 2px; }
+.working { font: inherit; font-weight: 600; background: none; border: 0; padding: 0 1px; color: var(--ink); cursor: pointer; text-decoration: underline dotted var(--soft); text-underline-offset: 3px; }
+.passage { margin: 0 0 4px; padding-left: 22px; line-height: 1.5; }
 .name { color: var(--ink); }
 .wrong { color: var(--rust); font-weight: 600; }
 .screens { border-collapse: collapse; font-size: 13.5px; line-height: 1.4; margin: 2px 0; }

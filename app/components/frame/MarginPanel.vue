@@ -32,7 +32,7 @@ const findings = computed<Finding[]>(() => {
 </template>
 
 <style scoped>
-.margin { border-left: 1px solid var(--hair); padding: 12px 16px; overflow-y: auto; display: flex; flex-direction: column; gap: 12px; min-width: 0; }
+.margin { position: relative; border-left: 1px solid var(--hair); padding: 12px 16px; overflow-y: auto; display: flex; flex-direction: column; gap: 12px; min-width: 0; }
 .figures { margin: 0; }
 ul { margin: 4px 0 0; padding-left: 18px; }
 .caution { margin: auto 0 0; font-size: 13px; line-height: 1.4; color: var(--soft); border-top: 1px solid var(--hair); padding-top: 8px; }

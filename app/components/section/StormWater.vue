@@ -10,8 +10,8 @@ const pathOf = (points: [number, number][]) => points.map(([x, y], index) => `${
   <g class="storm" aria-hidden="true">
     <path v-for="(part, at) in standing" :key="`s${at}`" :d="pathOf(part.points)" class="standing" />
     <template v-for="line in storms" :key="line.spoutId">
-      <path :d="pathOf(line.points)" class="water" :class="{ spills: line.spills }" />
-      <path v-if="line.spills" :d="`M${line.points[0]![0] - 9} ${line.points[0]![1]} q-7 2 -7 12 M${line.points[0]![0] - 4} ${line.points[0]![1]} q-5 3 -5 15`" class="over" />
+      <path v-for="(part, at) in line.parts" :key="at" :d="pathOf(part)" class="water" :class="{ spills: line.spills }" />
+      <path v-if="line.spills && line.parts[0]" :d="`M${line.parts[0][0][0] - 9} ${line.parts[0][0][1]} q-7 2 -7 12 M${line.parts[0][0][0] - 4} ${line.parts[0][0][1]} q-5 3 -5 15`" class="over" />
     </template>
   </g>
 </template>

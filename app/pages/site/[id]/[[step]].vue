@@ -50,7 +50,7 @@ useKeys({
 .workspace { height: 100%; display: grid; grid-template-columns: 92px minmax(0, 1fr) 296px; grid-template-rows: auto minmax(300px, 40vh) minmax(0, 1fr) auto; overflow: hidden; }
 .workspace > .path { grid-row: 1 / 5; }
 .workspace > .header { grid-column: 2 / 4; }
-.workspace > .sheet { grid-column: 2; grid-row: 3; overflow-y: auto; padding: 12px 20px 16px; min-width: 0; }
+.workspace > .sheet { position: relative; grid-column: 2; grid-row: 3; overflow-y: auto; padding: 12px 20px 16px; min-width: 0; }
 .workspace > .margin { grid-column: 3; grid-row: 2 / 4; }
 .workspace > .year { grid-column: 2 / 4; grid-row: 4; }
 .lost { max-width: 520px; margin: 18vh auto; padding: 0 20px; }
