@@ -1,8 +1,8 @@
 // Prints the figures the product holds itself to, as ratios within this one run.
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
-import { compile, outlook, simulate } from '../core/balance'
-import { dailySeries, readRecord, isoDate } from '../core/climate'
+import { catchYear, compile, flushTrade, outlook, simulate } from '../core/balance'
+import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
 import { review } from '../core/review'
 import { drawSection } from '../core/section'
 import { applyMove, moveOf, readSiteText } from '../core/site'
@@ -48,11 +48,16 @@ const compiledMore = compile(more)
 line('twice the tanks cost', `${(time(() => simulate(compiledMore, series, { startL: compiledMore.pools.map(pool => pool.capL / 2) })) / full).toFixed(2)} ×`)
 line('the whole outlook, compiled anew, with twelve months of autonomy', `${time(() => outlook(site, series)).toFixed(2)} ms`)
 line('making 30 years of rain', `${time(() => dailySeries(site)).toFixed(2)} ms`)
+line('the roofs, gutters and chambers of 30 years', `${time(() => catchYear({ ...site })).toFixed(2)} ms`)
+line('a first flush against its alternatives, 30 years', `${time(() => flushTrade(site, 'chamber-1', series)).toFixed(2)} ms`)
 line('one move, checked', `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`)
-line('the review', `${time(() => review(site)).toFixed(2)} ms`)
+line('the review of a document just changed', `${time(() => review({ ...site })).toFixed(2)} ms`)
 line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)
 const century = ['date,rain_mm', ...Array.from({ length: 36525 }, (_, day) => `${isoDate(-25567 + day)},${(day * 7 % 23) / 2}`)].join('\n')
 line('reading a record of 100 years', `${time(() => readRecord(century), 5).toFixed(0)} ms`)
+
+const measured = Float64Array.from({ length: 36525 }, (_, day) => (day * 7 % 23) / 2)
+line('fitting the rain maker to 100 years', `${time(() => fitRain(dayNumber('1900-01-01'), measured)).toFixed(1)} ms`)
 
 try {
   const html = readFileSync('.output/server/chunks/build/client.precomputed.mjs', 'utf8')

@@ -23,6 +23,11 @@ it('takes the main views', async () => {
     await page.openDemo('quillfern-ridge', step)
     await shoot(step)
   }
+  for (const [name, demo, step, place] of [['first-flush', 'cinder-tor', 'clean', '[data-chamber]'], ['storm', 'quillfern-ridge', 'catch', '.climate']] as const) {
+    await page.openDemo(demo, step)
+    await page.driver.executeScript(`document.querySelector('${place}').scrollIntoView()`)
+    await shoot(name)
+  }
   await page.openDemo('brindle-yard')
   await page.click(page.css('.year .frame svg'))
   await page.css('.open-year canvas')

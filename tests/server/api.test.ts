@@ -87,9 +87,11 @@ describe('the routes', () => {
   })
   it('answer the review in the site’s units', async () => {
     const metric = await post('/api/review', demo())
-    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['overflow-too-small', 'no-first-flush'])
+    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['gutter-too-small', 'overflow-too-small', 'spill-over-door', 'no-first-flush'])
     const us = await post('/api/review', { ...demo(), standards: { ...demo().standards as object, units: 'us' } })
-    expect((us.json.findings as { why: string }[])[0]!.why).toContain('4.094 in')
+    const whys = (us.json.findings as { check: string, why: string }[])
+    expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('4.094 in')
+    expect(whys.find(finding => finding.check === 'gutter-too-small')!.why).toContain('2.95 in/h')
   })
   it.each<[string, string, unknown, number, string]>([
     ['no JSON', '/api/review', '{oops', 400, ''],

@@ -14,6 +14,8 @@ const LazyOutlineDialog = defineAsyncComponent(() => import('./OutlineDialog.vue
 const materials = ROOFING_IDS.map(value => ({ value, name: ROOFING[value].name }))
 const dirt = DIRTINESS_IDS.map(value => ({ value, name: DIRTINESS[value].name }))
 const MEASURES = [{ value: 'pieces' as const, name: 'rectangles' }, { value: 'outline' as const, name: 'an outline' }, { value: 'area' as const, name: 'its area' }]
+/** Spouts of other roofs, which may take some of this one's water too. */
+const others = computed(() => site.value.nodes.filter(node => node.kind === 'spout' && !props.roof.spouts.some(spout => spout.nodeId === node.id)))
 const set = (...path: (string | number)[]) => (value: unknown) => open.make(moveOf('change', { path: ['roofs', props.index, ...path], value }))
 const areaM2 = computed(() => roofAreaM2(props.roof))
 const losses = computed(() => roofLosses(props.roof, lossSchool(site.value)))
@@ -61,6 +63,7 @@ function measureBy(by: 'pieces' | 'outline' | 'area'): void {
       <GutterNotes v-for="(spout, at) in roof.spouts" :key="spout.nodeId" :roof="roof" :index="index" :at="at" />
       <p class="small soft">
         <button type="button" class="plain small" @click="open.make(moveOf('addSpout', { roof: roof.id }))">Add a spout</button> ·
+        <template v-for="spout in others" :key="spout.id"><button type="button" class="plain small" @click="open.make(moveOf('giveShare', { spout: spout.id, roof: roof.id }))">Lead part of it to {{ spout.name }}</button> · </template>
         <button type="button" class="plain small" @click="outlining = true">Read an outline</button> ·
         <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: roof.id }))">Take this roof out</button>
       </p>

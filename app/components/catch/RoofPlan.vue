@@ -39,6 +39,7 @@ const lines = computed(() => {
 })
 const boxOf = (rectangle: { xM: number, yM: number, lengthM: number, widthM: number }) => ({ x: x.value(rectangle.xM), y: y.value(rectangle.yM + rectangle.widthM), width: rectangle.lengthM * frame.value.pxPerM, height: rectangle.widthM * frame.value.pxPerM })
 const words = (rectangle: { xM: number, yM: number, lengthM: number, widthM: number }) => `${show(rectangle.lengthM, 'length')} by ${show(rectangle.widthM, 'length')}, ${show(rectangle.xM, 'length')} along and ${show(rectangle.yM, 'length')} up`
+const sides = (rectangle: PlanRectangle) => `${show(rectangle.lengthM, 'length')} × ${show(rectangle.widthM, 'length')}`
 const ringPath = (part: [number, number][][]) => part.map(ring => `M${ring.map(([east, north]) => `${x.value(east)} ${y.value(north)}`).join('L')}Z`).join('')
 
 const snap = (value: number) => Math.round(Math.round(value / STEP_M) * STEP_M * 10) / 10
@@ -133,10 +134,10 @@ function onKey(event: KeyboardEvent, rectangle: PlanRectangle): void {
       <template v-if="!byOutline">
         <g
           v-for="rectangle in rectangles" :key="`${rectangle.piece}-${rectangle.copy}`" class="piece" :class="{ cut: rectangle.cut, on: picked === rectangle.piece }" :tabindex="rectangle.copy ? -1 : 0" role="button" :data-piece="rectangle.piece"
-          :aria-label="`${rectangle.cut ? 'Cut-out' : 'Rectangle'} ${rectangle.piece + 1}: ${words(rectangle)}. Arrows move it, Shift and arrows stretch it, C cuts, Delete takes it out.`"
+          :aria-label="`${sides(rectangle)}: ${rectangle.cut ? 'cut-out' : 'rectangle'} ${rectangle.piece + 1}, ${show(rectangle.xM, 'length')} along and ${show(rectangle.yM, 'length')} up. Arrows move it, Shift and arrows stretch it, C cuts, Delete takes it out.`"
           @pointerdown.stop="dragFrom($event, rectangle)" @focus="picked = rectangle.piece" @keydown="onKey($event, rectangle)" @blur="open.settle()">
           <rect v-bind="boxOf(rectangle)" />
-          <text v-if="boxOf(rectangle).width > 58 && boxOf(rectangle).height > 15" :x="boxOf(rectangle).x + boxOf(rectangle).width / 2" :y="boxOf(rectangle).y + boxOf(rectangle).height / 2 + 4" text-anchor="middle">{{ rectangle.lengthM }} × {{ rectangle.widthM }}</text>
+          <text v-if="boxOf(rectangle).width > 7 * sides(rectangle).length && boxOf(rectangle).height > 15" :x="boxOf(rectangle).x + boxOf(rectangle).width / 2" :y="boxOf(rectangle).y + boxOf(rectangle).height / 2 + 4" text-anchor="middle">{{ sides(rectangle) }}</text>
           <circle v-if="picked === rectangle.piece && !rectangle.copy" :cx="boxOf(rectangle).x + boxOf(rectangle).width" :cy="boxOf(rectangle).y" r="5" class="corner" @pointerdown.stop="stretchFrom($event, rectangle)" />
         </g>
         <rect v-if="drawn" v-bind="boxOf(drawn)" class="drawn" />
