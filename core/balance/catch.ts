@@ -31,27 +31,28 @@ export function catchRain(engine: Engine, series: DailySeries, days: number, cha
     catches: Array.from({ length: engine.caught }, () => ({ runoffL: 0, overGutterL: 0, bypassedL: 0, screenedL: 0 })),
     chambers: Array.from({ length: engine.chambers }, () => ({ emptiedL: 0, outletL: 0 })), chamberStartL: total(chamberL), chamberEndL: 0,
   }
-  // What an outlet may still let out on this wet day, shared by all spouts above it.
+  // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head. Over a wet day it is shared by all spouts above it.
+  const outletL = engine.chamberL.map((capL, index) => 2 * capL / engine.chamberHours[index]! * WET_DAY_HOURS)
   const outletLeft = new Float64Array(engine.chambers)
   const { rainMm, month, split } = series
   for (let day = 0; day < days; day++) {
     const rain = rainMm[day]!
-    if (engine.chambers > 0) emptyChambers(engine, run, day, rain > 0, chamberL, outletLeft)
-    if (rain > 0) fall(engine, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
+    if (engine.chambers > 0) emptyChambers(engine, run, day, rain > 0, chamberL)
+    if (rain <= 0) continue
+    outletLeft.set(outletL)
+    fall(engine, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
   }
   run.chamberEndL = total(chamberL)
   return run
 }
 
 /** Between rains a chamber empties through its outlet under a falling head, or by hand on its day. */
-function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: Engine, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array, outletLeft: Float64Array): void {
+function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: Engine, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array): void {
   for (let index = 0; index < chambers; index++) {
-    const capL = capacityL[index]!
-    const hours = chamberHours[index]!
-    // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head.
-    outletLeft[index] = hours === Infinity ? 0 : 2 * capL / hours * WET_DAY_HOURS
     const before = chamberL[index]!
     if (before === 0) continue
+    const capL = capacityL[index]!
+    const hours = chamberHours[index]!
     const every = chamberEvery[index]!
     let after = before
     if (hours !== Infinity) {
