@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Key, openBrowser, type Page } from './page'
 
@@ -82,6 +83,18 @@ describe('every view can be used by everyone', () => {
     const order = await page.driver.executeScript<number[]>('return [".figures", ".section", ".sheet"].map(s => document.querySelector(s).getBoundingClientRect().top)')
     expect(order).toEqual([...order].sort((a, b) => a - b))
     await page.size(1280, 800)
+  })
+})
+
+describe('the first view comes quickly', () => {
+  it.each(['/', '/site/quillfern-ridge/store', '/site/quillfern-ridge/catch'])('%s needs at most 350 kB of script, gzipped', async (view) => {
+    await page.openDemo('quillfern-ridge')
+    await page.go(view)
+    await page.css(view === '/' ? '.card' : '.year .frame svg')
+    const urls = await page.driver.executeScript<string[]>('return performance.getEntriesByType("resource").map(entry => entry.name).filter(name => name.endsWith(".js") && !name.includes("worker"))')
+    const files = [...new Set(urls.map(url => url.split('/_nuxt/')[1]!))]
+    expect(files.length).toBeGreaterThan(3)
+    expect(files.reduce((sum, file) => sum + gzipSync(readFileSync(`.output/public/_nuxt/${file}`)).length, 0) / 1024).toBeLessThan(350)
   })
 })
 

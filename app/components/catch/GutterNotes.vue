@@ -24,7 +24,7 @@ const setSpout = (field: string) => (value: unknown) => open.make(moveOf('change
 const profiles = GUTTER_PROFILES.map(value => ({ value, name: GUTTER_WORDS[value] }))
 const guards = GUARD_IDS.map(value => ({ value, name: GUARDS[value].name }))
 const ENDS = [{ value: 'end' as const, name: 'at its end' }, { value: 'middle' as const, name: 'in its middle' }]
-const BELOW = [{ value: 'unknown' as const, name: 'nobody has looked' }, { value: 'harmless' as const, name: 'nothing that is harmed' }, { value: 'door' as const, name: 'a door or a footing' }]
+const BELOW = [{ value: 'unknown' as const, name: 'what nobody has looked at yet' }, { value: 'harmless' as const, name: 'nothing that is harmed' }, { value: 'door' as const, name: 'a door or a footing' }]
 const setProfile = (profile: GutterProfile) => set('gutter')({ ...gutter.value, profile, slope: profile === 'box' ? Math.max(0.003, gutter.value?.slope ?? 0) : 0 } satisfies Partial<Gutter>)
 function size(): void {
   open.make(moveOf('fitGutter', { roof: props.roof.id, spout: share.value.nodeId }), `size:${share.value.nodeId}`)
@@ -50,8 +50,8 @@ const percentFall = (slope: number) => open.make(moveOf('change', { path: ['roof
     </template>
     <template v-if="gutter">
       <br><span class="small">It has <ChoiceField label="Leaf guard" :value="gutter.guard" :choices="guards" :set="set('gutter', 'guard')" /><template v-if="gutter.guard !== 'none'">, which keeps out {{ GUARDS[gutter.guard].keepsOut }}, lets through {{ GUARDS[gutter.guard].letsThrough }}, throws off {{ show(GUARDS[gutter.guard].lossShare, 'share') }} and wants cleaning every {{ GUARDS[gutter.guard].cleanEveryDays }} days</template>.
-        <button v-if="storm" type="button" class="plain small" @click="size">Size gutter and downpipe for the storm</button>
-        Below it lies <ChoiceField label="What lies below the gutter" :value="gutter.below" :choices="BELOW" :set="set('gutter', 'below')" />.</span>
+        Below it lies <ChoiceField label="What lies below the gutter" :value="gutter.below" :choices="BELOW" :set="set('gutter', 'below')" />.
+        <button v-if="storm" type="button" class="plain small" @click="size">Size gutter and downpipe for the storm</button></span>
     </template>
   </p>
 </template>

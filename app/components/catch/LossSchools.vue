@@ -15,25 +15,23 @@ const choose = (school: LossSchoolId) => open.make(moveOf('change', { path: ['st
 
 <template>
   <h2>What the roofs lose: three schools</h2>
-  <table>
+  <table class="compare">
     <thead>
       <tr><th scope="col">In a mean year</th><th v-for="school in LOSS_SCHOOL_IDS" :key="school" scope="col"><button type="button" class="plain" :aria-pressed="school === used" @click="choose(school)">{{ LOSS_SCHOOLS[school].short }}</button></th></tr>
     </thead>
     <tbody>
       <tr v-for="roof in site.roofs" :key="roof.id">
         <th scope="row">{{ roof.name }}</th>
-        <td v-for="school in LOSS_SCHOOL_IDS" :key="school" :class="{ used: school === used }"><SumFigure name="roof-yield" :input="meanYearYieldInput(site, roof, school)">{{ litres(gives(roof, school)) }}</SumFigure></td>
+        <td v-for="school in LOSS_SCHOOL_IDS" :key="school" :class="{ on: school === used }"><SumFigure name="roof-yield" :input="meanYearYieldInput(site, roof, school)">{{ litres(gives(roof, school)) }}</SumFigure></td>
       </tr>
-      <tr v-if="site.roofs.length > 1"><th scope="row">Together</th><td v-for="school in LOSS_SCHOOL_IDS" :key="school" class="figure" :class="{ used: school === used }">{{ litres(total(school)) }}</td></tr>
+      <tr v-if="site.roofs.length > 1"><th scope="row">Together</th><td v-for="school in LOSS_SCHOOL_IDS" :key="school" class="figure" :class="{ on: school === used }">{{ litres(total(school)) }}</td></tr>
     </tbody>
   </table>
   <p class="small soft">The plan reckons {{ LOSS_SCHOOLS[used].short }}: {{ LOSS_SCHOOLS[used].name }}. Gutter spill, screens and first flush come off after that.</p>
 </template>
 
 <style scoped>
-table { border-collapse: collapse; margin: 4px 0; }
-th { text-align: left; font-weight: 400; color: var(--soft); padding: 3px 22px 3px 0; }
-td { padding: 3px 22px 3px 0; border-top: 1px solid var(--hair); font-variant-numeric: tabular-nums; }
-td.used { background: var(--field); }
+.compare { font-size: inherit; margin: 4px 0; }
+.compare th, .compare td { padding-right: 22px; }
 th button[aria-pressed='true']::before { content: '✓ '; }
 </style>

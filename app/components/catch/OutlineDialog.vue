@@ -31,7 +31,7 @@ function take(): void {
     <p><label class="move pick">Choose a file<input class="unseen" type="file" accept=".geojson,.json,application/geo+json" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ fileName }}</span></p>
     <label class="paste">or paste it here<textarea v-model="text" rows="6" spellcheck="false" aria-label="GeoJSON of the outline" /></label>
     <p v-if="reading?.ok" role="status">It holds <b class="figure">{{ show(reading.areaM2, 'area') }}</b> in {{ reading.outline.length === 1 ? 'one part' : `${reading.outline.length} parts` }}, {{ reading.outline.reduce((sum, part) => sum + part.length - 1, 0) || 'no' }} holes.</p>
-    <p v-if="problem || (reading && !reading.ok)" role="alert" class="problem">{{ problem ?? (reading && !reading.ok ? reading.sentence : '') }} Nothing was changed.</p>
+    <p v-if="problem || (reading && !reading.ok)" role="alert" class="problem quote">{{ problem ?? (reading && !reading.ok ? reading.sentence : '') }} Nothing was changed.</p>
     <template #footer>
       <el-button @click="shown = false">Leave it</el-button>
       <el-button type="primary" :disabled="!reading?.ok" @click="take">Use this outline</el-button>
@@ -40,9 +40,6 @@ function take(): void {
 </template>
 
 <style scoped>
-.pick { display: inline-block; }
-.pick:focus-within { outline: 2px solid var(--oak); outline-offset: 2px; }
 .paste { display: block; color: var(--soft); }
 textarea { display: block; width: 100%; font: 12.5px var(--mono); color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); border-radius: 2px 2px 0 0; padding: 6px; margin: 2px 0 8px; }
-.problem { border-left: 3px solid var(--rust); padding-left: 10px; }
 </style>

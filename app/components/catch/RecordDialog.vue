@@ -113,15 +113,15 @@ function take(): void {
 <template>
   <el-dialog v-model="shown" title="Load a rain record" width="min(640px, 96vw)" append-to-body>
     <p v-if="fetched">The record of {{ fetched.name }}, as the weather service sent it. <span class="soft">{{ busy ? 'reading…' : '' }}</span></p>
-    <p v-if="brokenOff" role="alert" class="question">{{ brokenOff }}</p>
+    <p v-if="brokenOff" role="alert" class="question quote">{{ brokenOff }}</p>
     <p v-if="!fetched">Any table with a date and a rain column: CSV or text, with whatever separator. Minimum and maximum temperatures are taken too where they stand in it. The file stays on this machine.</p>
     <p v-if="!fetched"><label class="move pick">Choose a file<input class="unseen" type="file" accept=".csv,.txt,.tsv,.dat,text/*" @change="load(($event.target as HTMLInputElement).files?.[0])"></label> <span class="soft">{{ busy ? 'reading…' : fileName }}</span> <button v-if="busy" type="button" class="plain" @click="stop">Stop</button></p>
-    <div v-if="problems.length" role="alert" class="problems">
+    <div v-if="problems.length" role="alert" class="problems quote">
       <p v-for="(problem, index) in problems.slice(0, 12)" :key="index">{{ problem.sentence }}</p>
       <p class="soft">Nothing was changed.</p>
     </div>
     <template v-if="reading">
-      <div v-for="question in asks" :key="question.about" class="question" role="alert">
+      <div v-for="question in asks" :key="question.about" class="question quote" role="alert">
         {{ question.sentence }}
         <span class="moves"><button v-for="answer in question.about === 'unit' ? UNIT_ANSWERS : ORDER_ANSWERS" :key="answer.name" type="button" class="move" @click="choose(answer.choice)">{{ answer.name }}</button></span>
       </div>
@@ -148,9 +148,6 @@ function take(): void {
 </template>
 
 <style scoped>
-.pick { display: inline-block; }
-.pick:focus-within { outline: 2px solid var(--oak); outline-offset: 2px; }
-.problems, .question { border-left: 3px solid var(--rust); padding-left: 10px; margin-bottom: 10px; }
 .question { border-left-color: var(--straw); }
 .understood { line-height: 1.9; }
 .lines { max-height: 120px; overflow-y: auto; padding-left: 18px; }

@@ -78,7 +78,7 @@ async function take(station: Station): Promise<void> {
   <el-dialog v-model="shown" title="Ask the weather service" width="min(600px, 96vw)" append-to-body>
     <p>Stations near latitude <input v-model="latitude" aria-label="Latitude of the place"> and longitude <input v-model="longitude" aria-label="Longitude of the place">: <button type="button" class="move" :disabled="Boolean(busy)" @click="find">Find stations</button></p>
     <p v-if="busy" role="status" class="soft">{{ busy }} … <button type="button" class="plain" @click="stop">Stop</button></p>
-    <p v-if="problem" role="alert" class="problem">{{ problem }} Nothing was changed.</p>
+    <p v-if="problem" role="alert" class="problem quote">{{ problem }} Nothing was changed.</p>
     <ul v-if="stations.length" class="stations">
       <li v-for="station in stations" :key="station.id"><button type="button" class="plain" :disabled="Boolean(busy)" @click="take(station)">{{ station.name }}</button> <span class="soft small">{{ station.distanceKm }} km away, {{ show(station.altitudeM, 'length') }} up, {{ station.climate }}, {{ station.from.slice(0, 4) }} to {{ station.to.slice(0, 4) }}</span></li>
     </ul>
@@ -89,7 +89,6 @@ async function take(station: Station): Promise<void> {
 
 <style scoped>
 input { font: inherit; font-weight: 600; color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); border-radius: 2px 2px 0 0; padding: 1px 6px 0; width: 5.5em; }
-.problem { border-left: 3px solid var(--rust); padding-left: 10px; }
 .stations { padding-left: 0; list-style: none; }
 .stations li { padding: 3px 0; border-bottom: 1px solid var(--hair); }
 </style>

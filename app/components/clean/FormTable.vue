@@ -22,7 +22,7 @@ const take = ({ form, innerDiameterMm, heightM }: { form: 'standpipe' | 'drum', 
 </script>
 
 <template>
-  <table>
+  <table class="compare">
     <caption class="small soft">The same litres in pipe or drum; prices to begin with, in the money of the site</caption>
     <thead><tr><th scope="col">Of</th><th scope="col">Across</th><th scope="col">Tall</th><th scope="col">About</th><th scope="col"><span class="unseen">What it is</span></th></tr></thead>
     <tbody>
@@ -34,10 +34,5 @@ const take = ({ form, innerDiameterMm, heightM }: { form: 'standpipe' | 'drum', 
 </template>
 
 <style scoped>
-table { border-collapse: collapse; font-size: 13.5px; line-height: 1.35; font-variant-numeric: tabular-nums; }
-caption { text-align: left; padding-bottom: 2px; }
-th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; }
-td { padding: 1px 14px 1px 0; border-top: 1px solid var(--hair); }
-.on td { background: var(--field); }
 .best { font-weight: 650; }
 </style>

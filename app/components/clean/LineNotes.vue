@@ -59,7 +59,7 @@ const setBore = (value: number) => open.make(moveOf('setBore', { runs: runs.valu
       <template v-if="join.sides.at(-1)!.spareM - join.sides[0]!.spareM < 0.01">both sides have {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }} of height left, and neither gutter overflows before the other.</template>
       <template v-else><b>{{ join.sides[0]!.line.spout.name }}</b> has the least height left, {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.</template>
     </p>
-    <table v-if="fitted.length" class="screens">
+    <table v-if="fitted.length" class="compare screens">
       <thead><tr><th scope="col">On its way</th><th scope="col">Mesh</th><th scope="col">Keeps out</th><th scope="col">Throws off</th><th scope="col">Clean every</th><th><span class="unseen">Take out</span></th></tr></thead>
       <tbody>
         <tr v-for="{ part, run, at } in fitted" :key="`${run.id}-${at}`">
@@ -88,8 +88,8 @@ p { margin-bottom: 2px; }
 .passage { margin: 0 0 4px; padding-left: 22px; line-height: 1.5; }
 .name { color: var(--ink); }
 .wrong { color: var(--rust); font-weight: 600; }
-.screens { border-collapse: collapse; font-size: 13.5px; line-height: 1.4; margin: 2px 0; }
-th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; white-space: nowrap; }
-td { padding: 2px 14px 2px 0; border-top: 1px solid var(--hair); vertical-align: top; }
+.screens { margin: 2px 0; }
+.screens td { vertical-align: top; }
+.screens td:last-child { white-space: nowrap; }
 @media (max-width: 700px) { .screens { display: block; overflow-x: auto; } }
 </style>

@@ -10,7 +10,7 @@ const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: M
 </script>
 
 <template>
-  <table>
+  <table class="compare">
     <caption class="small soft">Outlets, in a mean year</caption>
     <thead><tr><th scope="col">Bore</th><th scope="col">Empties in</th><th scope="col">Wasted in rain</th><th scope="col">Dirt kept out</th></tr></thead>
     <tbody>
@@ -23,10 +23,5 @@ const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: M
 </template>
 
 <style scoped>
-table { border-collapse: collapse; font-size: 13.5px; line-height: 1.35; font-variant-numeric: tabular-nums; }
-caption { text-align: left; padding-bottom: 2px; }
-th { text-align: left; font-weight: 400; color: var(--soft); padding: 1px 14px 1px 0; }
-td { padding: 1px 14px 1px 0; border-top: 1px solid var(--hair); }
-.on td { background: var(--field); }
 .look { color: var(--straw-ink); }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import { CatchSheet, CleanSheet, NeedSheet, StoreSheet } from '#components'
+import { LazyCatchSheet, LazyCleanSheet, LazyNeedSheet, LazyStoreSheet } from '#components'
 import type { StepId } from '~/composables/useSteps'
 
 /** The workspace: Path, Section, Sheet, Margin and Year around one open site. */
@@ -10,7 +10,10 @@ const route = useRoute()
 const open = useSite()
 const step = computed<StepId>(() => STEPS.find(entry => entry.open && entry.id === route.params.step)?.id ?? 'store')
 const [sums, find, keys, year] = [ref(false), ref(false), ref(false), ref(false)]
-const SHEETS = { need: NeedSheet, catch: CatchSheet, clean: CleanSheet, store: StoreSheet } as Partial<Record<StepId, Component>>
+/** Drawers and dialogs are loaded when they are first opened. */
+const opened = reactive({ sums: false, find: false, keys: false, year: false })
+watchEffect(() => { for (const [name, shown] of [['sums', sums], ['find', find], ['keys', keys], ['year', year]] as const) if (shown.value) opened[name] = true })
+const SHEETS = { need: LazyNeedSheet, catch: LazyCatchSheet, clean: LazyCleanSheet, store: LazyStoreSheet } as Partial<Record<StepId, Component>>
 
 onMounted(() => open.open(String(route.params.id)))
 onBeforeUnmount(() => open.flush())
@@ -34,10 +37,10 @@ useKeys({
     </section>
     <MarginPanel :step="step" />
     <YearRibbon @open="year = true" />
-    <SumsDrawer v-model="sums" />
-    <FindDialog v-model="find" />
-    <KeysDialog v-model="keys" />
-    <YearDrawer v-model="year" />
+    <LazySumsDrawer v-if="opened.sums" v-model="sums" />
+    <LazyFindDialog v-if="opened.find" v-model="find" />
+    <LazyKeysDialog v-if="opened.keys" v-model="keys" />
+    <LazyYearDrawer v-if="opened.year" v-model="year" />
   </main>
   <main v-else-if="open.missing" class="lost">
     <h1>There is no such site in this browser</h1>
