@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank } from '../../tests/sites'
-import { moveOf, standInClimate, type Site } from '../site'
+import { catchYear } from '../balance'
+import { roofLines, waterLine } from '../network'
+import { lineFrom, moveOf, standInClimate, type Site } from '../site'
 import { phraseText, quantityText, review } from '.'
-import { bore, length, percent, say, volume } from './phrase'
+import { bore, length, monthNames, percent, say, volume } from './phrase'
 
 const finding = (site: Site, check: string) => review(site).findings.find(candidate => candidate.check === check)!
 const pair = () => build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
@@ -42,10 +44,57 @@ describe('the numbers in a finding are those of the site', () => {
     expect(numbers.askedL).toBeCloseTo(60 * 5 * 365, 6)
     expect(numbers.wellsL).toBe(0)
   })
+  it('a gutter that spills: what comes, what it carries, from which rain on, and the litres of a mean year', () => {
+    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+      moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'gutter'], value: { profile: 'half-round', widthMm: 75, depthMm: 38, slope: 0, outletAt: 'end', guard: 'none', below: 'unknown' } }))
+    const found = finding(site, 'gutter-too-small')
+    // 60 m² under 60 mm an hour are 1 L/s; a 75 mm half-round carries 0.9 · 2.78e−5 · (π 75²/8)^1.25.
+    expect(found.numbers).toMatchObject({ stormLps: 1, gutterLps: expect.closeTo(0.9 * 2.78e-5 * (Math.PI * 75 ** 2 / 8) ** 1.25, 9) })
+    expect(found.numbers.spillsAtMmPerH).toBeCloseTo(found.numbers.gutterLps! * 60, 6)
+    expect(found.numbers.lostL).toBe(catchYear(site).catches[0]!.overGutterL)
+    expect(found.sum).toEqual({ name: 'gutter-half-round', input: { widthMm: 75 } })
+    const asked = finding(site, 'spill-over-door')
+    expect(asked.answers!.map(answer => answer.label)).toEqual(['Nothing that is harmed', 'A door or a footing'])
+    expect(finding(build(site, asked.answers![0]!.move), 'spill-over-door')).toBeUndefined()
+    expect(finding(build(site, asked.answers![1]!.move), 'spill-over-door').severity).toBe('wrong')
+  })
+  it('a wet line: the litres that stand in it, the height it has and needs', () => {
+    const wet = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 1.2, tank: 'tank-1' }), moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }))
+    const narrow = build(wet, moveOf('setBore', { runs: lineFrom(wet, 'spout-1').map(run => run.id), boreMm: 32 }))
+    const slow = finding(narrow, 'line-too-slow')
+    const [line] = roofLines(narrow)
+    expect(slow.numbers).toMatchObject({ haveM: expect.closeTo(0.25, 9), passesMmPerH: line!.passesMmPerH })
+    expect(slow.numbers.needM).toBeCloseTo(waterLine(line!, 60).atSpoutM - 0.95, 9)
+    const cold = { ...wet, climate: standInClimate('cold-upland') }
+    const frozen = finding(cold, 'wet-line-freezes')
+    expect(frozen.numbers).toMatchObject({ months: 5, standingL: roofLines(wet)[0]!.standingL })
+    expect(phraseText(frozen.sentence, 'metric')).toContain('November to March')
+    expect(finding(build(cold, frozen.mend!.move), 'wet-line-freezes')).toBeUndefined()
+  })
+  it('what an outlet wastes in a mean year, and the flush that wastes less', () => {
+    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('fitFirstFlush', { spout: 'spout-1', depthMm: 2 }))
+    const found = finding(site, 'outlet-wasteful')
+    const { catches: [caught], chambers: [chamber] } = catchYear(site)
+    expect(found.numbers.wastedL).toBe(chamber!.outletL)
+    expect(found.numbers.comesL).toBeCloseTo(caught!.runoffL - caught!.overGutterL - caught!.screenedL, 6)
+    expect(found.numbers.share).toBeGreaterThan(0.05)
+    expect(finding(build(site, found.mend!.move), 'outlet-wasteful')).toBeUndefined()
+  })
+  it('what a by-pass sends away in the months that fill the tanks', () => {
+    const site = { ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', tank: 'tank-1' }), moveOf('addUse', { preset: 'beds', count: 40 }), moveOf('setBypass', { spout: 'spout-1', months: [12] })), climate: standInClimate('dry-summer-hill') }
+    // December: 118 mm less 13 wettings of 0.3 mm, 95 % of it, on 60 m².
+    expect(finding(site, 'bypass-in-filling').numbers.lostL).toBeCloseTo(60 * (118 - 3.9) * 0.95, 6)
+  })
   it('the share of a roof that never reaches a tank', () => {
     const roofed = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }), moveOf('addSpout', { roof: 'roof-1', tank: 'tank-1' }))
     const cut = build(roofed, moveOf('remove', { id: roofed.runs.find(run => run.from.node === 'spout-2')!.id }))
     expect(finding(cut, 'roof-without-spout').numbers.lostShare).toBeCloseTo(0.5, 9)
+  })
+})
+
+describe('months in words', () => {
+  it.each([[[3], 'March'], [[3, 4], 'March and April'], [[11, 12, 1, 2], 'November to February'], [[1, 5, 6, 7], 'January and May to July'], [[12, 1], 'December and January'], [[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 'every month'], [[], 'no month']])('%j are %s', (months, words) => {
+    expect(monthNames(months)).toBe(words)
   })
 })
 

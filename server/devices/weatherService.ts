@@ -18,8 +18,9 @@ export function setWeatherOutage(next: Outage): void {
 
 const CELL_DEG = 0.2
 const AROUND = 1
-const SYLLABLES = ['Arn', 'Bel', 'Cor', 'Dun', 'Eld', 'Fen', 'Gar', 'Hol', 'Ist', 'Ker', 'Lor', 'Mar', 'Nev', 'Orl', 'Pen', 'Rud', 'Sel', 'Tor', 'Ulm', 'Wex']
-const ENDINGS = ['ford', 'stead', 'mere', 'combe', 'wick', 'holt', 'brae', 'ness', 'dale', 'moor']
+/** Halves of names that no place on a map has. */
+const SYLLABLES = ['Quarr', 'Ithen', 'Vosk', 'Brantl', 'Ockm', 'Tivv', 'Zell', 'Yarr', 'Umbr', 'Drosk', 'Pellax', 'Harrab', 'Nethl', 'Corvex', 'Lummak', 'Skerv', 'Ostriv', 'Gavv', 'Wymm', 'Fessel']
+const ENDINGS = ['enfold', 'areach', 'ittarn', 'obank', 'ethorn', 'uscairn', 'umstill', 'illcroft', 'endrift', 'ascar']
 const LAST_DAY = '2023-12-31'
 const EARTH_KM = 6371
 const DAY_OF_MISSING = 211

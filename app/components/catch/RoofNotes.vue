@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { DIRTINESS, DIRTINESS_IDS, QUALITY_WORDS, ROOF_EXTRA_IDS, ROOF_EXTRAS, ROOFING, ROOFING_IDS, type RoofExtraId } from '#core/catalog'
+import { DIRTINESS, DIRTINESS_IDS, QUALITY_WORDS, ROOF_EXTRA_IDS, ROOF_EXTRAS, ROOFING, ROOFING_IDS, type Quality, type RoofExtraId } from '#core/catalog'
 import { roofYield, stormFlow } from '#core/sums'
-import { designStorm, lossSchool, meanYearYieldInput, moveOf, roofAreaM2, roofCautions, roofLosses, type Roof } from '#core/site'
+import { designStorm, lossSchool, meanYearYieldInput, moveOf, roofAreaM2, roofLosses, type Roof } from '#core/site'
 
 /** One roof: how large, of what, how dirty, and the gutters and spouts that take its water. */
 const props = defineProps<{ roof: Roof, index: number }>()
@@ -22,8 +22,10 @@ const losses = computed(() => roofLosses(props.roof, lossSchool(site.value)))
 const yieldInput = computed(() => meanYearYieldInput(site.value, props.roof))
 const storm = computed(() => designStorm(site.value))
 const stormInput = computed(() => ({ planAreaM2: Math.round(areaM2.value * 100) / 100, intensityMmPerH: Math.round((storm.value?.intensityMmPerH ?? 0) * 10) / 10 }))
-const cautions = computed(() => [...new Set([...(ROOFING[props.roof.material].unfitFor ?? []), ...(props.roof.extras ?? []).flatMap(extra => ROOF_EXTRAS[extra].unfitFor)])]
-  .map(quality => `${QUALITY_WORDS[quality]}: ${roofCautions(props.roof, quality).join('; ')}`))
+const cautions = computed(() => {
+  const causes = [ROOFING[props.roof.material], ...(props.roof.extras ?? []).map(extra => ROOF_EXTRAS[extra] as { unfitFor?: Quality[], caution?: string })]
+  return causes.filter(cause => cause.unfitFor).map(({ unfitFor, caution }) => `Doubtful for ${unfitFor!.map(quality => QUALITY_WORDS[quality]).join(', ')}: ${caution}.`)
+})
 const toggle = (extra: RoofExtraId) => set('extras')(props.roof.extras?.includes(extra) ? props.roof.extras.filter(other => other !== extra) : [...props.roof.extras ?? [], extra])
 function measureBy(by: 'pieces' | 'outline' | 'area'): void {
   if (by === 'outline' && !props.roof.outline) outlining.value = true
@@ -58,7 +60,7 @@ function measureBy(by: 'pieces' | 'outline' | 'area'): void {
       <p class="small">
         It carries
         <span role="group" aria-label="What else is on the roof"><button v-for="extra in ROOF_EXTRA_IDS" :key="extra" type="button" class="tick" :aria-pressed="Boolean(roof.extras?.includes(extra))" @click="toggle(extra)">{{ ROOF_EXTRAS[extra].name }}</button></span>
-        <span v-for="caution in cautions" :key="caution" class="caution">Doubtful for {{ caution }}.</span>
+        <span v-for="caution in cautions" :key="caution" class="caution">{{ caution }}</span>
       </p>
       <GutterNotes v-for="(spout, at) in roof.spouts" :key="spout.nodeId" :roof="roof" :index="index" :at="at" />
       <p class="small soft">

@@ -12,7 +12,7 @@ const most = computed(() => Math.max(1, ...props.trade.byDepth.map(point => poin
 const x = computed(() => scaleLinear([0, most.value], [LEFT, WIDTH - 12]).nice())
 const y = scaleLinear([0, 1], [HEIGHT - FOOT, 8])
 const path = computed(() => line<{ lostL: number, keptShare: number }>(point => x.value(point.lostL), point => y(point.keptShare))([{ lostL: 0, keptShare: 0 }, ...props.trade.byDepth]) ?? '')
-const labelled = computed(() => props.trade.byDepth.filter(point => [0.4, 0.8, 2].includes(point.depthMm)))
+const labelled = computed(() => props.trade.byDepth.filter(point => [0.4, 0.8, 2].includes(point.depthMm) && Math.abs(point.depthMm - props.depthMm) > 0.1))
 const knee = computed(() => props.trade.byDepth.find((point, at, all) => { const next = all[at + 1]; return next && (next.keptShare - point.keptShare) / Math.max(1e-9, next.lostL - point.lostL) < 0.04 / 1000 }))
 </script>
 
