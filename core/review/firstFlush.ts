@@ -1,6 +1,6 @@
-import type { Compiled } from '../balance'
+import { catchYear, type CatchYear, type Compiled } from '../balance'
 import { firstFlushVolume } from '../sums'
-import { chamberAreaM2, chamberVolumeL, moveOf, orificeFor, OUTLET_WASTE_MOST, roofsAbove, spoutAreaM2, spoutsAbove, usualFlushMm, wantedFlushMm, type NodeOf, type Site } from '../site'
+import { applyMove, chamberAreaM2, chamberVolumeL, moveOf, orificeFor, OUTLET_WASTE_MOST, roofsAbove, spoutAreaM2, spoutsAbove, usualFlushMm, wantedFlushMm, type Move, type NodeOf, type Site } from '../site'
 import type { Check, Finding, Mend, Yard } from './finding'
 import { bore, hours, percent, rain, say, volume } from './phrase'
 
@@ -76,37 +76,54 @@ export const outletTooSlow: Check = {
 }
 
 /** What reaches a chamber in a mean year: its roofs' runoff less what spilled, was by-passed and screened off. */
-function arrivesL({ year, compiled }: Yard, chamberId: string): number {
+function arrivesL(year: CatchYear, compiled: Compiled, chamberId: string): number {
   const above = new Set(compiled.caught.filter(entry => compiled.chambers[entry.chamber]?.id === chamberId).map(entry => entry.spoutId))
   return year.catches.filter(entry => above.has(entry.spoutId)).reduce((sum, entry) => sum + entry.runoffL - entry.overGutterL - entry.bypassedL - entry.screenedL, 0)
+}
+const outletL = (year: CatchYear, chamberId: string) => year.chambers.find(entry => entry.id === chamberId)!.outletL
+function wasteShare(year: CatchYear, compiled: Compiled, chamberId: string): number {
+  const comesL = arrivesL(year, compiled, chamberId)
+  return comesL > 0 ? outletL(year, chamberId) / comesL : 0
 }
 
 export const outletWasteful: Check = {
   id: 'outlet-wasteful',
   sound: 'No chamber’s outlet wastes the year’s rain',
   find: yard => chambersOf(yard.site).flatMap((chamber): Finding[] => {
-    const [wastedL, comesL] = [yard.year.chambers.find(entry => entry.id === chamber.id)!.outletL, arrivesL(yard, chamber.id)]
-    const share = comesL > 0 ? wastedL / comesL : 0
+    const { year, compiled } = yard
+    const share = wasteShare(year, compiled, chamber.id)
     if (chamber.orificeMm === null || share <= OUTLET_WASTE_MOST) return []
+    const [wastedL, comesL] = [outletL(year, chamber.id), arrivesL(year, compiled, chamber.id)]
     return [{
       id: `outlet-wasteful:${chamber.id}`, check: 'outlet-wasteful', severity: 'look', subject: subjectOf(chamber),
       sentence: say`The outlet of ${chamber.name} runs all through every rain and wastes ${percent(share)} of what comes to it.`,
-      why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${bore(chamber.orificeMm)} while it rains, on top of what the chamber keeps back. It empties in ${hours(drainHours(yard.compiled, chamber))}.`,
+      why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${bore(chamber.orificeMm)} while it rains, on top of what the chamber keeps back. It empties in ${hours(drainHours(compiled, chamber))}.`,
       numbers: { wastedL, comesL, share }, sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
       mend: lessWaste(yard, chamber, share),
     }]
   }),
 }
 
-/** A finer outlet where there is room for one; else a smaller flush; else the hand. */
-function lessWaste({ site, compiled }: Yard, chamber: NodeOf<'chamber'>, share: number): Mend {
-  const finer = orificeFor(chamber)
-  const slowed = share * drainHours(compiled, chamber) / EMPTY_WITHIN_HOURS
-  if (finer < chamber.orificeMm! - 0.05 && slowed <= OUTLET_WASTE_MOST * 1.2) return { label: 'Fit the finest outlet that empties it in a day', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) }
-  const depthMm = Math.floor(chamberVolumeL(chamber) / chamberAreaM2(site, chamber.id) * OUTLET_WASTE_MOST / Math.max(share, slowed) * 10) / 10
-  if (depthMm >= 0.2) return { label: `Keep back only the first ${depthMm} mm`, move: moveOf('sizeChamber', { chamber: chamber.id, depthMm }) }
+/**
+ * A finer outlet where that is enough; else the deepest flush, at most what it keeps now, whose outlet wastes little enough; else no chamber.
+ * Each is tried on the site's own weather: what one outlet wastes does not follow from what another does.
+ */
+function lessWaste(yard: Yard, chamber: NodeOf<'chamber'>, share: number): Mend {
+  const { site } = yard
+  const enough = (move: Move) => {
+    const tried = applyMove(site, move)
+    return tried.ok && wasteShare(catchYear(tried.site), yard.compiled, chamber.id) <= OUTLET_WASTE_MOST
+  }
+  const finer = moveOf('fitChamberOutlet', { chamber: chamber.id })
+  if (orificeFor(chamber) < chamber.orificeMm! - 0.05 && enough(finer)) return { label: 'Fit the finest outlet that empties it in a day', move: finer }
+  const keptMm = chamberVolumeL(chamber) / chamberAreaM2(site, chamber.id)
+  for (let tenths = Math.floor(keptMm * Math.min(1, 2 * OUTLET_WASTE_MOST / share) * 10); tenths >= LEAST_TENTHS; tenths--) {
+    const smaller = moveOf('sizeChamber', { chamber: chamber.id, depthMm: tenths / 10 })
+    if (enough(smaller)) return { label: `Keep back only the first ${tenths / 10} mm`, move: smaller }
+  }
   return { label: 'Take the chamber out', move: moveOf('takeOutChamber', { chamber: chamber.id }) }
 }
+const LEAST_TENTHS = 2
 
 export const chamberShutForGood: Check = {
   id: 'chamber-not-cleanable',
