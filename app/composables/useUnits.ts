@@ -8,6 +8,6 @@ export function useUnits() {
     system: computed(() => open.system),
     show: (value: number, kind: Kind) => showQuantity(value, kind, open.system).text,
     litres: (value: number) => showVolume(value, open.system).text,
-    phrase: (words: Phrase) => phraseText(words, open.system),
+    phrase: (words: string | Phrase) => phraseText(words, open.system),
   }
 }

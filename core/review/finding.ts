@@ -3,7 +3,8 @@ import { catchLimits, pathsFrom, roofLines, type CatchLimit, type Path, type Roo
 import { designStorm, type DesignStorm, type Move, type NodeOf, type Site, type Tank } from '../site'
 import type { Phrase } from './phrase'
 
-export interface Mend { label: string, move: Move }
+/** A move that mends it; its label may hold quantities. */
+export interface Mend { label: string | Phrase, move: Move }
 export interface Finding {
   /** Stable while the fault stands: the check and what it is about. */
   id: string

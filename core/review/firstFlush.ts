@@ -119,7 +119,7 @@ function lessWaste(yard: Yard, chamber: NodeOf<'chamber'>, share: number): Mend 
   const keptMm = chamberVolumeL(chamber) / chamberAreaM2(site, chamber.id)
   for (let tenths = Math.floor(keptMm * Math.min(1, 2 * OUTLET_WASTE_MOST / share) * 10); tenths >= LEAST_TENTHS; tenths--) {
     const smaller = moveOf('sizeChamber', { chamber: chamber.id, depthMm: tenths / 10 })
-    if (enough(smaller)) return { label: `Keep back only the first ${tenths / 10} mm`, move: smaller }
+    if (enough(smaller)) return { label: say`Keep back only the first ${rain(tenths / 10)}`, move: smaller }
   }
   return { label: 'Take the chamber out', move: moveOf('takeOutChamber', { chamber: chamber.id }) }
 }

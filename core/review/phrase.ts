@@ -23,8 +23,8 @@ export function quantityText({ value, kind }: Quantity, system: System): string 
   return (kind === 'volume' ? showVolume(value, system) : showQuantity(value, kind, system)).text
 }
 
-export function phraseText(phrase: Phrase, system: System): string {
-  return phrase.map(piece => typeof piece === 'string' ? piece : quantityText(piece, system)).join('')
+export function phraseText(phrase: string | Phrase, system: System): string {
+  return typeof phrase === 'string' ? phrase : phrase.map(piece => typeof piece === 'string' ? piece : quantityText(piece, system)).join('')
 }
 
 /** Months by their names, runs of them joined: "November to March", "April and October". */

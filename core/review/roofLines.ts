@@ -66,7 +66,7 @@ export const lineTooSlow: Check = {
           why: say`From the gutter’s outlet down to the inlet of ${nodeById(site, line.tankId).name} it has ${length(haveM)}; the storm of ${intensity(storm.intensityMmPerH)} would need ${length(needM)}. It passes ${intensity(line.passesMmPerH)}.`,
           numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
           mend: wider
-            ? { label: `Lay it in ${wider} mm pipe`, move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }) }
+            ? { label: say`Lay it in ${bore(wider)} pipe`, move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }) }
             : { label: 'Lower the tank', move: moveOf('setHeight', { node: line.tankId, baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100 }) },
         }
       }),

@@ -3,17 +3,18 @@ import type { Roof } from './schema'
 /** A rectangle of a roof where it lies on the plan, metres east and north; copies of a piece lie beside each other. */
 export interface PlanRectangle { piece: number, copy: number, xM: number, yM: number, lengthM: number, widthM: number, cut: boolean }
 
-const GAP_M = 0.5
+/** Air between pieces that were never placed, and between the copies of one. */
+export const PLAN_GAP_M = 0.5
 
 /** Every rectangle of a roof on its plan. Those that were never placed lie in a row to the right of the others. */
 export function planRectangles(roof: Roof): PlanRectangle[] {
   const laid: PlanRectangle[] = []
-  const right = () => laid.length ? Math.max(...laid.map(rectangle => rectangle.xM + rectangle.lengthM)) + GAP_M : 0
+  const right = () => laid.length ? Math.max(...laid.map(rectangle => rectangle.xM + rectangle.lengthM)) + PLAN_GAP_M : 0
   const order = [...roof.pieces.keys()].sort((a, b) => Number(roof.pieces[a]!.xM === undefined) - Number(roof.pieces[b]!.xM === undefined))
   for (const piece of order) {
     const { lengthM, widthM, count, cut = false, xM, yM } = roof.pieces[piece]!
     const start = xM ?? right()
-    for (let copy = 0; copy < count; copy++) laid.push({ piece, copy, xM: start + copy * (lengthM + GAP_M), yM: yM ?? 0, lengthM, widthM, cut })
+    for (let copy = 0; copy < count; copy++) laid.push({ piece, copy, xM: start + copy * (lengthM + PLAN_GAP_M), yM: yM ?? 0, lengthM, widthM, cut })
   }
   return laid
 }

@@ -35,7 +35,7 @@ describe('a roof on its plan', () => {
   })
   it('is drawn by keys alone: arrows move, Shift stretches, C cuts, Delete takes out', async () => {
     await page.press('add')
-    await page.press('add 3 by 3')
+    await page.press('add 3 m square')
     await page.until(areaOf, area => area === 40.5, 'three by three more')
     const piece = async () => page.css('.plan .piece[data-piece="1"]')
     for (let times = 0; times < 10; times++) await (await piece()).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT))

@@ -43,7 +43,7 @@ describe('Need', () => {
 describe('Catch', () => {
   it('a roof is built from pieces, loses its shares, and has them mended', async () => {
     await page.openDemo('brindle-yard', 'catch')
-    await page.press('add 3 by 3')
+    await page.press('add 3 m square')
     await page.until(() => page.text('.sheet'), text => text.includes('40.5 m²'), 'the piece counts')
     await page.press('Add a spout')
     await page.until(() => page.all('input[aria-label="Share of the roof"]'), fields => fields.length === 2, 'two spouts')

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
-import { moveOf, outlinePlan, planRectangles, planSlips, type PlanRectangle, type Roof } from '#core/site'
+import { moveOf, outlinePlan, PLAN_GAP_M, planRectangles, planSlips, type PlanRectangle, type Roof } from '#core/site'
 
 /** A roof seen from above, to scale: rectangles drawn, moved and stretched by pointer or by keys; an outline is only shown. */
 const props = defineProps<{ roof: Roof, index: number }>()
 const open = useSite()
-const { show } = useUnits()
-const [WIDTH, HEIGHT, EDGE, STEP_M] = [360, 210, 16, 0.1]
+const { show, system } = useUnits()
+const [WIDTH, HEIGHT, EDGE] = [360, 210, 16]
 
+/** Steps and first sizes are round in the units of the site: 10 cm and 3 m, or 6 inches and 10 feet. */
+const round = computed(() => system.value === 'metric' ? { stepM: 0.1, sideM: 3, cutM: 1, unitM: 1 } : { stepM: 0.1524, sideM: 3.048, cutM: 0.9144, unitM: 0.3048 })
 const cutting = ref(false)
 const picked = ref<number>()
 const said = ref('')
@@ -32,9 +34,9 @@ const frame = computed<Frame>(() => {
 })
 const x = computed(() => scaleLinear([frame.value.left, frame.value.left + 1], [EDGE, EDGE + frame.value.pxPerM]))
 const y = computed(() => scaleLinear([frame.value.bottom, frame.value.bottom + 1], [HEIGHT - EDGE, HEIGHT - EDGE - frame.value.pxPerM]))
-const metre = computed(() => frame.value.pxPerM > 14 ? 1 : 5)
+const gridM = computed(() => [1, 5, 10].map(count => count * round.value.unitM).find(gridM => gridM * frame.value.pxPerM > 14) ?? 50 * round.value.unitM)
 const lines = computed(() => {
-  const marks = (from: number, pxs: number) => Array.from({ length: Math.floor(pxs / frame.value.pxPerM / metre.value) + 1 }, (_, at) => (Math.ceil(from / metre.value) + at) * metre.value)
+  const marks = (from: number, pxs: number) => Array.from({ length: Math.floor(pxs / frame.value.pxPerM / gridM.value) + 1 }, (_, at) => (Math.ceil(from / gridM.value) + at) * gridM.value)
   return { xs: marks(frame.value.left, WIDTH - EDGE), ys: marks(frame.value.bottom, HEIGHT - EDGE) }
 })
 const boxOf = (rectangle: { xM: number, yM: number, lengthM: number, widthM: number }) => ({ x: x.value(rectangle.xM), y: y.value(rectangle.yM + rectangle.widthM), width: rectangle.lengthM * frame.value.pxPerM, height: rectangle.widthM * frame.value.pxPerM })
@@ -42,7 +44,7 @@ const words = (rectangle: { xM: number, yM: number, lengthM: number, widthM: num
 const sides = (rectangle: PlanRectangle) => `${show(rectangle.lengthM, 'length')} × ${show(rectangle.widthM, 'length')}`
 const ringPath = (part: [number, number][][]) => part.map(ring => `M${ring.map(([east, north]) => `${x.value(east)} ${y.value(north)}`).join('L')}Z`).join('')
 
-const snap = (value: number) => Math.round(Math.round(value / STEP_M) * STEP_M * 10) / 10
+const snap = (value: number) => Math.round(Math.round(value / round.value.stepM) * round.value.stepM * 10000) / 10000
 const pointAt = (event: PointerEvent) => {
   const box = plan.value!.getBoundingClientRect()
   return { xM: snap(x.value.invert((event.clientX - box.left) * WIDTH / box.width)), yM: snap(y.value.invert((event.clientY - box.top) * HEIGHT / box.height)) }
@@ -68,8 +70,9 @@ function add(piece: { xM: number, yM: number, lengthM: number, widthM: number })
 function addByKey(): void {
   const first = rectangles.value.find(rectangle => !rectangle.cut)
   const right = Math.max(0, ...rectangles.value.filter(rectangle => !rectangle.cut).map(rectangle => rectangle.xM + rectangle.lengthM))
-  if (cutting.value && first) add({ xM: snap(first.xM + first.lengthM / 2 - 0.5), yM: snap(first.yM + first.widthM / 2 - 0.5), lengthM: 1, widthM: 1 })
-  else add({ xM: snap(right), yM: 0, lengthM: 3, widthM: 3 })
+  const { sideM, cutM } = round.value
+  if (cutting.value && first) add({ xM: snap(first.xM + (first.lengthM - cutM) / 2), yM: snap(first.yM + (first.widthM - cutM) / 2), lengthM: cutM, widthM: cutM })
+  else add({ xM: right, yM: 0, lengthM: sideM, widthM: sideM })
 }
 
 /** Follows a pointer from where it went down; `onEnd` hears whether it was let go or lost. */
@@ -99,7 +102,7 @@ function drawFrom(event: PointerEvent): void {
   }, (done) => {
     const piece = drawn.value
     drawn.value = undefined
-    if (done && piece && piece.lengthM >= STEP_M && piece.widthM >= STEP_M) add(piece)
+    if (done && piece && piece.lengthM >= round.value.stepM && piece.widthM >= round.value.stepM) add(piece)
   })
 }
 /** A cut begins on the roof; anything else that is pressed there is moved. */
@@ -107,16 +110,17 @@ function dragFrom(event: PointerEvent, rectangle: PlanRectangle): void {
   if (cutting.value && !rectangle.cut) return drawFrom(event)
   picked.value = rectangle.piece
   const start = pointAt(event)
-  follow(event, at => put(rectangle.piece, { xM: snap(rectangle.xM - rectangle.copy * (rectangle.lengthM + 0.5) + at.xM - start.xM), yM: snap(rectangle.yM + at.yM - start.yM) }), () => {})
+  follow(event, at => put(rectangle.piece, { xM: snap(rectangle.xM - rectangle.copy * (rectangle.lengthM + PLAN_GAP_M) + at.xM - start.xM), yM: snap(rectangle.yM + at.yM - start.yM) }), () => {})
 }
 function stretchFrom(event: PointerEvent, rectangle: PlanRectangle): void {
-  follow(event, at => put(rectangle.piece, { lengthM: Math.max(STEP_M, snap(at.xM - rectangle.xM)), widthM: Math.max(STEP_M, snap(at.yM - rectangle.yM)) }), () => {})
+  follow(event, at => put(rectangle.piece, { lengthM: Math.max(round.value.stepM, snap(at.xM - rectangle.xM)), widthM: Math.max(round.value.stepM, snap(at.yM - rectangle.yM)) }), () => {})
 }
 function onKey(event: KeyboardEvent, rectangle: PlanRectangle): void {
-  const [right, up] = { ArrowRight: [STEP_M, 0], ArrowLeft: [-STEP_M, 0], ArrowUp: [0, STEP_M], ArrowDown: [0, -STEP_M] }[event.key] ?? [0, 0]
+  const { stepM } = round.value
+  const [right, up] = { ArrowRight: [stepM, 0], ArrowLeft: [-stepM, 0], ArrowUp: [0, stepM], ArrowDown: [0, -stepM] }[event.key] ?? [0, 0]
   if (right || up) {
     const base = rectangles.value.find(other => other.piece === rectangle.piece)!
-    put(rectangle.piece, event.shiftKey ? { lengthM: Math.max(STEP_M, snap(base.lengthM + right!)), widthM: Math.max(STEP_M, snap(base.widthM + up!)) } : { xM: snap(base.xM + right!), yM: snap(base.yM + up!) })
+    put(rectangle.piece, event.shiftKey ? { lengthM: Math.max(round.value.stepM, snap(base.lengthM + right!)), widthM: Math.max(round.value.stepM, snap(base.widthM + up!)) } : { xM: snap(base.xM + right!), yM: snap(base.yM + up!) })
   }
   else if (event.key === 'c') put(rectangle.piece, { cut: !rectangle.cut })
   else if (event.key === 'Delete' || event.key === 'Backspace') takeOut(rectangle.piece)
@@ -142,13 +146,13 @@ function onKey(event: KeyboardEvent, rectangle: PlanRectangle): void {
         </g>
         <rect v-if="drawn" v-bind="boxOf(drawn)" class="drawn" />
       </template>
-      <g class="rule" aria-hidden="true"><path :d="`M${EDGE} ${HEIGHT - 6} h${frame.pxPerM * metre} m0 -3 v6 m${-frame.pxPerM * metre} -6 v6`" /><text :x="EDGE + frame.pxPerM * metre + 5" :y="HEIGHT - 2">{{ show(metre, 'length') }}</text></g>
+      <g class="rule" aria-hidden="true"><path :d="`M${EDGE} ${HEIGHT - 6} h${frame.pxPerM * gridM} m0 -3 v6 m${-frame.pxPerM * gridM} -6 v6`" /><text :x="EDGE + frame.pxPerM * gridM + 5" :y="HEIGHT - 2">{{ show(gridM, 'length') }}</text></g>
     </svg>
     <figcaption class="small soft">
       <template v-if="byOutline">From the outline; its rectangles are kept and count no more.</template>
       <template v-else>
         Draw on the plan to <button type="button" class="plain small" :aria-pressed="!cutting" @click="cutting = false">add</button> or <button type="button" class="plain small" :aria-pressed="cutting" @click="cutting = true">cut out</button>;
-        or <button type="button" class="plain small" @click="addByKey">{{ cutting ? 'cut out 1 by 1' : 'add 3 by 3' }}</button> and use the arrow keys.
+        or <button type="button" class="plain small" @click="addByKey">{{ cutting ? `cut out ${show(round.cutM, 'length')} square` : `add ${show(round.sideM, 'length')} square` }}</button> and use the arrow keys.
         <button v-if="picked !== undefined && roof.pieces.length > 1" type="button" class="plain small" @click="takeOut(picked)">Take it out</button>
         <span v-if="slips.twiceM2 > 0.05" class="slip">Rectangles lie over each other: {{ show(slips.twiceM2, 'area') }} are counted twice.</span>
         <span v-if="slips.strayCutM2 > 0.05" class="slip">A cut-out takes away {{ show(slips.strayCutM2, 'area') }} that no rectangle has.</span>

@@ -24,8 +24,8 @@ function make(move: Move): void {
   <article class="finding" :class="finding.severity" :data-check="finding.check">
     <p><span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{ phrase(finding.sentence) }}</b> {{ phrase(finding.why) }}</p>
     <div class="acts">
-      <button v-if="finding.mend" type="button" class="plain" @click="make(finding.mend.move)">{{ finding.mend.label }}</button>
-      <button v-for="answer in finding.answers" :key="answer.label" type="button" class="plain" @click="make(answer.move)">{{ answer.label }}</button>
+      <button v-if="finding.mend" type="button" class="plain" @click="make(finding.mend.move)">{{ phrase(finding.mend.label) }}</button>
+      <button v-for="answer in finding.answers" :key="phrase(answer.label)" type="button" class="plain" @click="make(answer.move)">{{ phrase(answer.label) }}</button>
       <button type="button" class="plain quiet" @click="show">Show it</button>
       <button v-if="finding.sum" type="button" class="plain quiet" :aria-expanded="arithmetic" @click="arithmetic = !arithmetic">Sum</button>
     </div>
