@@ -1,14 +1,18 @@
 import { baseLoadSum } from './baseLoad'
 import { chamberDrainTimeSum } from './chamberDrainTime'
 import { chamberLengthSum } from './chamberLength'
+import { drainDownTimeSum } from './drainDownTime'
+import { dripZoneSum } from './dripZone'
 import { downpipeFlowSum } from './downpipeFlow'
 import { firstFlushVolumeSum } from './firstFlushVolume'
 import { gardenNeedSum } from './gardenNeed'
 import { gravityFlowSum } from './gravityFlow'
 import { gutterHalfRoundSum } from './gutterHalfRound'
 import { gutterSlopedSum } from './gutterSloped'
+import { levelTogetherSum } from './levelTogether'
 import { openingFlowSum } from './openingFlow'
 import { pipeFrictionSum } from './pipeFriction'
+import { postLoadSum } from './postLoad'
 import { roofYieldSum } from './roofYield'
 import { soakawaySum } from './soakaway'
 import { staticPressureSum } from './staticPressure'
@@ -21,7 +25,7 @@ import { washOffSum } from './washOff'
 /** Every worked sum there is, in the order of the work. */
 export const SUMS = [
   roofYieldSum, stormIntensitySum, stormFlowSum, gutterHalfRoundSum, gutterSlopedSum, downpipeFlowSum, firstFlushVolumeSum, washOffSum, chamberLengthSum, chamberDrainTimeSum,
-  tankVolumeSum, baseLoadSum, openingFlowSum, soakawaySum, gardenNeedSum, staticPressureSum, pipeFrictionSum, gravityFlowSum,
+  tankVolumeSum, drainDownTimeSum, levelTogetherSum, baseLoadSum, postLoadSum, openingFlowSum, soakawaySum, gardenNeedSum, dripZoneSum, staticPressureSum, pipeFrictionSum, gravityFlowSum,
 ] as unknown as Sum<Record<string, unknown>, Record<string, number>>[]
 
 export function findSum(name: string): Sum<Record<string, unknown>, Record<string, number>> | undefined {

@@ -35,6 +35,12 @@ describe('known answers', () => {
     ['soakaway', { planAreaM2: 80, stormMm: 30, stormHours: 2, infiltrationMPerS: 2e-5, wettedAreaM2: 6, voidShare: 0.4 }, { storageM3: 1.536, pitM3: 3.84, halfEmptyHours: 1.7778 }, 4],
     ['soakaway', { planAreaM2: 10, stormMm: 5, stormHours: 6, infiltrationMPerS: 1e-3, wettedAreaM2: 6, voidShare: 0.4 }, { storageM3: 0, pitM3: 0, halfEmptyHours: 0 }, 9],
     // Each millimetre halves what is left (k = ln 2): 1 − ½² of it in the first two of three millimetres.
+    ['drip-zone', { emitters: [{ count: 40, litresPerHour: 2 }, { count: 12, litresPerHour: 4 }], minutesPerRun: 30, runsPerWeek: 3 }, { flowLph: 128, litresPerWeek: 192 }, 9],
+    ['post-load', { massKg: 1200, posts: 4, footingAreaM2: 0.09 }, { postLoadKn: 2.941995, pressureKPa: 32.688833 }, 5],
+    // 1.2 m² from 1 m to empty through 50 mm: A / (Cd a) √(2/g), on paper 985.711 · 0.451601 / 60.
+    ['drain-down-time', { planAreaM2: 1.2, fromLevelM: 1, toLevelM: 0, orificeMm: 50 }, { minutes: 1.2 / (0.62 * Math.PI * 0.025 ** 2) * Math.sqrt(2 / 9.80665) / 60 }, 9],
+    ['drain-down-time', { planAreaM2: 1.2, fromLevelM: 0.7, toLevelM: 0.7, orificeMm: 50 }, { minutes: 0 }, 9],
+    ['level-together', { planAreaAM2: 2, planAreaBM2: 2, levelDifferenceM: 0.01, lengthM: 2, innerDiameterMm: 50 }, { minutes: 0 }, 9],
     ['wash-off', { runoffMm: 3, keptMm: 2, washOffPerMm: Math.LN2 }, { washedShare: 0.875, keptShare: 0.75 }, 9],
     ['wash-off', { runoffMm: 0.5, keptMm: 2, washOffPerMm: Math.LN2 }, { washedShare: 1 - Math.SQRT1_2, keptShare: 1 - Math.SQRT1_2 }, 9],
     ['storm-intensity', { fiveYearMmPerH: 60, returnYears: 5, minutes: 5 }, { intensityMmPerH: 60 }, 9],
@@ -59,6 +65,16 @@ describe('known answers', () => {
       expect(headLossM).toBeGreaterThan(last)
       last = headLossM!
     }
+  })
+  it('two tanks that level through fittings alone take the time of Torricelli', () => {
+    // With no friction to speak of Q = a √(2gh/k), and t = 2 (√h₁ − √h₂) / (a √(2g/k) (1/A + 1/B)).
+    const { minutes } = result('level-together', { planAreaAM2: 1, planAreaBM2: 3, levelDifferenceM: 0.8, lengthM: 1e-6, innerDiameterMm: 100, kTotal: 50 })
+    const perRoot = Math.PI * 0.05 ** 2 * Math.sqrt(2 * 9.80665 / 50) * (1 + 1 / 3)
+    expect(minutes! / (2 * (Math.sqrt(0.8) - 0.1) / perRoot / 60)).toBeCloseTo(1, 4)
+    const time = (change: Record<string, number>) => result('level-together', { planAreaAM2: 1, planAreaBM2: 3, levelDifferenceM: 0.8, lengthM: 4, innerDiameterMm: 50, ...change }).minutes!
+    expect(time({ innerDiameterMm: 25 })).toBeGreaterThan(4 * time({}))
+    expect(time({ lengthM: 40 })).toBeGreaterThan(time({}))
+    expect(time({ withinM: 0.001 })).toBeGreaterThan(time({}))
   })
   it('the flow a head drives is the one whose losses take that head', () => {
     fc.assert(fc.property(fc.double({ min: 0.001, max: 50, noNaN: true }), fc.double({ min: 0.5, max: 500, noNaN: true }), fc.double({ min: 10, max: 300, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (headM, lengthM, innerDiameterMm, kTotal) => {
@@ -96,6 +112,10 @@ describe('impossible input', () => {
     ['soakaway', { planAreaM2: 80, stormMm: 30, stormHours: 2, infiltrationMPerS: 0, wettedAreaM2: 6, voidShare: 0.4 }, 'infiltrationMPerS'],
     ['pipe-friction', { flowLps: 1, innerDiameterMm: 50, lengthM: 10, roughnessMm: 9 }, 'roughnessMm'],
     ['gravity-flow', { headM: -1, lengthM: 10, innerDiameterMm: 50 }, 'headM'],
+    ['drip-zone', { emitters: [], minutesPerRun: 30, runsPerWeek: 3 }, 'emitters'],
+    ['post-load', { massKg: 1200, posts: 2.5, footingAreaM2: 0.09 }, 'posts'],
+    ['drain-down-time', { planAreaM2: 1, fromLevelM: 0.5, toLevelM: 0.8, orificeMm: 50 }, 'toLevelM'],
+    ['level-together', { planAreaAM2: 1, planAreaBM2: 1, levelDifferenceM: 1, lengthM: 1, innerDiameterMm: 10, roughnessMm: 5 }, 'roughnessMm'],
     ['wash-off', { runoffMm: -1, keptMm: 2 }, 'runoffMm'],
     ['storm-intensity', { fiveYearMmPerH: 60, returnYears: 0, minutes: 5 }, 'returnYears'],
     ['no-such-sum', {}, 'name'],
