@@ -91,11 +91,14 @@ describe('Clean', () => {
   })
   it('more flush is cleaner water and less of it', async () => {
     await page.openDemo('brindle-yard', 'clean')
-    const kept = litres(await page.figure('Kept'))
+    const said = async (pattern: RegExp) => pattern.exec(await page.text('.chamber .said'))![1]!
+    const [keeps, costs] = [async () => Number(await said(/keeps ([\d.]+) %/)), async () => litres(await said(/costs ([\d.\s\u202f]+(?:L|m³))/))]
     const held = litres(await page.figure('First flush held'))
+    const [kept, cost] = [await page.until(keeps, share => share > 0, 'dirt kept out'), await costs()]
     await page.press('Size it heavy')
     await page.until(async () => litres(await page.figure('First flush held')), value => value > held * 4, 'a larger chamber')
-    await page.until(async () => litres(await page.figure('Kept')), value => value < kept, 'less is kept')
+    await page.until(keeps, share => share > kept * 1.5, 'cleaner water')
+    expect(await costs()).toBeGreaterThan(cost * 2)
     await page.choose('How it empties', 'never')
     await page.until(page.findings, found => found.includes('chamber-stays-full'), 'it stays full')
     await page.press('Undo')

@@ -53,6 +53,7 @@ const percentFall = (slope: number) => open.make(moveOf('change', { path: ['roof
         Below it lies <ChoiceField label="What lies below the gutter" :value="gutter.below" :choices="BELOW" :set="set('gutter', 'below')" />.
         <button v-if="storm" type="button" class="plain small" @click="size">Size gutter and downpipe for the storm</button></span>
     </template>
+    {{ ' ' }}<button type="button" class="plain small" @click="open.make(moveOf('remove', { id: spout.id }))">Take this spout out</button>
   </p>
 </template>
 

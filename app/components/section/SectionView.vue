@@ -37,10 +37,10 @@ const dayText = computed(() => results.outlook && day.value !== undefined ? form
 const routes = computed(() => [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)))
 const standing = computed(() => standingWater(site.value, drawing.value))
 const storms = computed(() => {
-  const storm = designStorm(site.value)
-  if (!storm) return []
-  const all = stormLines(site.value, drawing.value, storm.intensityMmPerH)
-  return props.step === 'catch' || props.step === 'clean' ? all : all.filter(line => runId.value !== undefined && line.runIds.includes(runId.value))
+  const everywhere = props.step === 'catch' || props.step === 'clean'
+  const storm = everywhere || runId.value !== undefined ? designStorm(site.value) : undefined
+  const lines = storm ? stormLines(site.value, drawing.value, storm.intensityMmPerH) : []
+  return everywhere ? lines : lines.filter(line => line.runIds.includes(runId.value!))
 })
 const ofKind = <Kind extends Slot['kind']>(kind: Kind) => computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]

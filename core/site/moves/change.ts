@@ -62,6 +62,7 @@ export const remove = defineMove({
       if (!site.uses.some(other => other.at === use.at)) takeOutDeadEnd(site, use.at)
     }
     else if (site.runs.some(run => run.id === id)) site.runs = site.runs.filter(run => run.id !== id)
+    else if (site.nodes.some(node => node.id === id && node.kind === 'spout')) takeOutLine(site, id)
     else if (site.nodes.some(node => node.id === id)) {
       const outfalls = site.runs.filter(run => run.from.node === id).map(run => run.to.node)
       takeOut(site, id)
