@@ -241,7 +241,7 @@ describe('lines and first flush', () => {
     await page.until(() => page.text('.chamber'), text => text.includes('together'), 'for both')
     await page.openDemo('brindle-yard', 'catch')
     await page.press('Take this spout out')
-    await page.until(() => page.all('.gutter'), gutters => gutters.length === 1, 'one spout is left')
+    await page.until(() => page.all('.sheet .gutter'), gutters => gutters.length === 1, 'one spout is left')
     await page.until(page.findings, found => found.includes('shares-off'), 'and half the roof drains nowhere')
     expect(await page.errors()).toEqual([])
   })
