@@ -1,8 +1,7 @@
-import { proxy, wrap, type Remote } from 'comlink'
-import type { YearWorker } from '~/workers/year.worker'
-import { catchYear, type FlushTrade, type Outlook } from '#core/balance'
+import { proxy } from 'comlink'
+import { yearFace } from '~/workers/yearFace'
+import { catchYear, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
 import { review } from '#core/review'
-import type { Climate, Site } from '#core/site'
 import { useSite } from './site'
 
 const SLOW_MS = 400
@@ -20,48 +19,31 @@ export const useResults = defineStore('results', () => {
   /** What becomes of the roofs' water in a mean year. */
   const roofYear = computed(() => open.site && catchYear(open.site))
 
-  let worker: Worker | undefined
-  let remote: Remote<YearWorker> | undefined
-  let sentRecord: Climate['daily']
+  const years = yearFace()
+  /** What takes longer and matters less than the year is asked elsewhere, so that the year never waits for it. */
+  const aside = yearFace()
   /** Share done of a computation that takes longer than a blink. */
   const progress = ref<number>()
   let busy = false
 
-  function start(): Remote<YearWorker> {
-    if (!remote) {
-      worker = new Worker(new URL('../workers/year.worker.ts', import.meta.url), { type: 'module' })
-      remote = wrap<YearWorker>(worker)
-      sentRecord = undefined
-    }
-    return remote
-  }
-
   /** Ends whatever is being computed; the last answer stays, and is said to be old. */
   function stop(): void {
-    worker?.terminate()
-    worker = undefined
-    remote = undefined
+    years.stop()
     busy = false
     progress.value = undefined
     failure.value = 'Stopped. The figures shown are from before the last change.'
   }
 
-  /** The worker with the site's record in hand, and the site without it: the record goes over once. */
-  async function ready(site: Site): Promise<{ face: Remote<YearWorker>, light: Site }> {
-    const { daily, ...climate } = site.climate
-    const face = start()
-    if (daily !== sentRecord) {
-      await face.setRecord(daily ? toRaw(daily) : undefined)
-      sentRecord = daily
-    }
-    return { face, light: { ...site, climate } }
+  /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it. */
+  async function flush(chamberId: string): Promise<FlushTrade | undefined> {
+    const { face, light } = await aside.ready(open.site!)
+    return face.flush(light, chamberId)
   }
 
-  /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it or the worker was stopped. */
-  async function flush(chamberId: string): Promise<FlushTrade | undefined> {
-    if (!open.site) return undefined
-    const { face, light } = await ready(open.site)
-    return face.flush(light, chamberId)
+  /** Days short against the size of one pool, over the same weather. */
+  async function sizes(pool: number): Promise<SizePoint[] | undefined> {
+    const { face, light } = await aside.ready(open.site!)
+    return face.sizes(light, pool)
   }
 
   async function ask(): Promise<void> {
@@ -71,7 +53,7 @@ export const useResults = defineStore('results', () => {
     let share = 0
     const slow = setTimeout(() => progress.value = share, SLOW_MS)
     try {
-      const { face, light } = await ready(open.site)
+      const { face, light } = await years.ready(open.site)
       const answer = await face.outlook(light, proxy((done: number) => {
         share = done
         if (progress.value !== undefined) progress.value = done
@@ -107,5 +89,5 @@ export const useResults = defineStore('results', () => {
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === open.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush }
+  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush, sizes }
 })

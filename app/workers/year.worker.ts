@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
-import { flushTrade, outlook, type FlushTrade, type Outlook } from '#core/balance'
+import { compile, flushTrade, outlook, sizeCurve, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
 import { dailySeries, type DailySeries } from '#core/climate'
 import type { Climate, Site } from '#core/site'
 
@@ -31,6 +31,11 @@ const face = {
     progress(1)
     const { run } = result
     return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.gutterL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
+  },
+  /** Days short against the size of one pool. */
+  sizes(site: Site, pool: number): SizePoint[] | undefined {
+    const compiled = compile(site)
+    return compiled.pools[pool] && sizeCurve(compiled, pool, seriesFor(site))
   },
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
   flush: (site: Site, chamberId: string): FlushTrade | undefined => flushTrade(site, chamberId, seriesFor(site)),

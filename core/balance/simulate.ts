@@ -8,7 +8,12 @@ export interface RunOptions {
   yieldBeforeSpill?: boolean
   /** Litres in each pool at the start; left out, the pools start as a first year of this weather leaves them. */
   startL?: ArrayLike<number>
+  /** The roofs' water over this series, run beforehand by `prepareCatch`, for runs that differ in their tanks alone. */
+  caught?: PreparedCatch
 }
+
+/** The roofs' water over a first year, which fills the chambers, and over the whole series after it. */
+export interface PreparedCatch { first: CatchRun, whole: CatchRun }
 
 /** What happened, day by day. Rows of `poolL` and `shortByUseL` hold one figure a pool or use; what was met is what was asked less what was short. */
 export interface DailyRun {
@@ -46,20 +51,31 @@ export function simulate(site: Compiled, series: DailySeries, options: RunOption
     pool: new Float64Array(engine.pools),
     filling: new Uint8Array(engine.topUps), inflow: new Float64Array(engine.pools), wellLeft: new Float64Array(engine.wells),
   }
-  const chamberL = new Float64Array(engine.chambers)
+  const { first, whole } = options.caught ?? catchTwice(engine, series, options.startL === undefined)
   if (options.startL) state.pool.set(Array.from(options.startL, (litres, pool) => Math.max(0, Math.min(litres, engine.capL[pool]!))))
   else {
-    const first = Math.min(365, days)
+    const days = Math.min(FIRST_DAYS, series.rainMm.length)
     for (let pool = 0; pool < engine.pools; pool++) state.pool[pool] = engine.capL[pool]! / 2
-    const caught = catchRain(engine, series, first, chamberL)
-    runDays(engine, series, caught, first, state, newRun(engine, caught, first), options)
+    runDays(engine, series, first, days, state, newRun(engine, first, days), options)
   }
-  const caught = catchRain(engine, series, days, chamberL)
-  const run = newRun(engine, caught, days)
-  run.startL = sum(state.pool) + caught.chamberStartL
-  runDays(engine, series, caught, days, state, run, options)
-  run.endL = sum(state.pool) + caught.chamberEndL
+  const run = newRun(engine, whole, days)
+  run.startL = sum(state.pool) + whole.chamberStartL
+  runDays(engine, series, whole, days, state, run, options)
+  run.endL = sum(state.pool) + whole.chamberEndL
   return run
+}
+
+const FIRST_DAYS = 365
+
+/** Runs the roofs over a first year, unless the pools' start is given, and then over the whole series with the chambers as that left them. */
+function catchTwice(engine: Engine, series: DailySeries, warm: boolean): PreparedCatch {
+  const chamberL = new Float64Array(engine.chambers)
+  const first = catchRain(engine, series, warm ? Math.min(FIRST_DAYS, series.rainMm.length) : 0, chamberL)
+  return { first, whole: catchRain(engine, series, series.rainMm.length, chamberL) }
+}
+
+export function prepareCatch(site: Compiled, series: DailySeries): PreparedCatch {
+  return catchTwice(engineOf(site), series, true)
 }
 
 /** in − out − spill − change of storage: nothing but rounding, on every run. */

@@ -47,7 +47,7 @@ export interface Outlook {
 }
 
 /** A day counts as short when a use misses more than a thousandth of what it asked for. */
-const SHORT_SHARE = 1e-3
+export const SHORT_SHARE = 1e-3
 
 /** Runs a site over a series and reads the years off it. */
 export function outlook(site: Site, series: DailySeries, options: RunOptions = {}): Outlook {

@@ -111,6 +111,16 @@ describe('Clean', () => {
 })
 
 describe('Store', () => {
+  it('the curve of days short against size follows the tank, and says what one more would do', async () => {
+    await page.openDemo('brindle-yard')
+    const short = async () => Number(/as it is, \d+ L: ([\d.]+) days/.exec(await page.text('.size'))![1])
+    const before = await page.until(short, days => days > 5, 'the curve')
+    expect(await page.text('.size')).toMatch(/one more of the same, \d+ L: [\d.]+ days/)
+    await page.type('Diameter', '0.9 m')
+    await page.until(short, days => days < before - 2, 'a wider drum is short less often')
+    await page.press('Undo')
+    await page.until(short, days => days === before, 'as before')
+  })
   it('fittings cannot stand above the rim, and say so', async () => {
     await page.openDemo('quillfern-ridge')
     await page.type('Height of the overflow', '9 ft')

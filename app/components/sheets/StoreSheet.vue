@@ -20,12 +20,13 @@ const add = (how: 'alone' | 'joined' | 'spill') => open.make(moveOf('addTank', {
 <template>
   <div>
     <p v-if="!pools.length" class="soft">No tank yet. Choose a kind below; its usual measures can all be changed.</p>
-    <section v-for="pool in pools" :key="pool.tanks[0]!.id" class="pool">
+    <section v-for="(pool, index) in pools" :key="pool.tanks[0]!.id" class="pool">
       <h2>{{ pool.name }}</h2>
       <p v-if="pool.tanks.length > 1">
         {{ pool.tanks.length }} tanks joined at the bottom stand at one level and hold <b class="figure">{{ litres(pool.capL) }}</b> up to the lowest spill point, of {{ litres(pool.nominalL) }} nominal<template v-if="usable(pool.name) !== undefined">; <b class="figure">{{ litres(usable(pool.name)!) }}</b> of it can be drawn</template>.
       </p>
       <TankNotes v-for="tank in pool.tanks" :key="tank.id" :tank="tank" :pool="pool" />
+      <SizeCurve v-if="open.site!.uses.length" :pool="pool" :index="index" />
     </section>
     <h2>Another tank</h2>
     <div class="moves">

@@ -1,0 +1,32 @@
+import { wrap, type Remote } from 'comlink'
+import type { Climate, Site } from '#core/site'
+import type { YearWorker } from './year.worker'
+
+/** One worker for questions about the year, started when it is first asked. It is given the record once; a site goes to it without. */
+export function yearFace() {
+  let worker: Worker | undefined
+  let remote: Remote<YearWorker> | undefined
+  let sentRecord: Climate['daily']
+
+  return {
+    async ready(site: Site): Promise<{ face: Remote<YearWorker>, light: Site }> {
+      if (!remote) {
+        worker = new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' })
+        remote = wrap<YearWorker>(worker)
+        sentRecord = undefined
+      }
+      const face = remote
+      const { daily, ...climate } = site.climate
+      if (daily !== sentRecord) {
+        await face.setRecord(daily ? toRaw(daily) : undefined)
+        sentRecord = daily
+      }
+      return { face, light: { ...site, climate } }
+    },
+    stop(): void {
+      worker?.terminate()
+      worker = undefined
+      remote = undefined
+    },
+  }
+}

@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest'
+import { blank, build, plainTank } from '../../tests/sites'
+import { weatherSeries } from '../climate'
+import { moveOf, standInClimate, type Site } from '../site'
+import { compile, outlook, payingSizeL, simulate, sizeCurve, type SizePoint } from '.'
+import { prepareCatch } from './simulate'
+
+/** 40 m² of roof over a cubic metre, in a place with a dry summer, and 60 litres a day. */
+const dry = (): Site => ({ ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 8, widthM: 5, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('fitFirstFlush', { spout: 'spout-1' }), moveOf('addUse', { preset: 'sheep', count: 12 })), climate: standInClimate('dry-summer-hill') })
+
+describe('how big', () => {
+  const site = dry()
+  const series = weatherSeries(site)
+  const curve = sizeCurve(compile(site), 0, series)
+
+  it('more tank is never shorter, and never spills more', () => {
+    expect(curve.map(point => point.capL)).toEqual([...curve.map(point => point.capL)].sort((a, b) => a - b))
+    for (let at = 1; at < curve.length; at++) {
+      expect(curve[at]!.shortDays).toBeLessThanOrEqual(curve[at - 1]!.shortDays)
+      expect(curve[at]!.shortL).toBeLessThanOrEqual(curve[at - 1]!.shortL + 1e-9)
+      expect(curve[at]!.spilledL).toBeLessThanOrEqual(curve[at - 1]!.spilledL + 1e-9)
+    }
+  })
+  it('says at its own size what the years say', () => {
+    const { years } = outlook(site, series)
+    const here = curve.find(point => Math.abs(point.capL - 900) < 1e-9)!
+    const days = years.reduce((sum, year) => sum + year.shortDays, 0)
+    expect(here.shortDays).toBeCloseTo(days / series.rainMm.length * 365.25, 9)
+  })
+  it('says at twice its size what a tank of twice the plan area says', () => {
+    const at = site.nodes.findIndex(node => node.id === 'tank-1')
+    const wide = build(site, moveOf('change', { path: ['nodes', at, 'shape', 'lengthM'], value: 2 }))
+    const twice = sizeCurve(compile(wide), 0, series).find(point => Math.abs(point.capL - 1800) < 1e-9)!
+    const [below, above] = [curve.filter(point => point.capL <= 1800).at(-1)!, curve.find(point => point.capL >= 1800)!]
+    expect(twice.shortDays).toBeLessThanOrEqual(below.shortDays)
+    expect(twice.shortDays).toBeGreaterThanOrEqual(above.shortDays)
+  })
+  it('the roofs run beforehand change nothing', () => {
+    const compiled = compile(site)
+    expect(simulate(compiled, series, { caught: prepareCatch(compiled, series) })).toEqual(simulate(compiled, series))
+  })
+  it('stops paying where the next thousand litres spare less than a day from there on', () => {
+    const at = (capL: number, shortDays: number): SizePoint => ({ capL, shortDays, shortL: 0, spilledL: 0 })
+    expect(payingSizeL([at(1000, 50), at(2000, 30), at(3000, 29.5), at(4000, 20), at(5000, 19.5), at(6000, 19.4)])).toBe(4000)
+    expect(payingSizeL([at(1000, 50), at(2000, 30)])).toBeUndefined()
+    expect(payingSizeL([at(1000, 0), at(2000, 0), at(3000, 0)])).toBeUndefined()
+  })
+})
