@@ -1,5 +1,5 @@
 import { BUILD_UP_DAYS, TEE_STRAY, WET_DAY_HOURS, type TeeId } from '../catalog'
-import type { DailySeries } from '../climate'
+import { SPLIT_MINUTES, type DailySeries } from '../climate'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
 import { chamberAreaM2, chamberVolumeL, type NodeOf, type Site } from '../site'
 import { overMm } from './catch'
@@ -60,7 +60,7 @@ function arrivingL(compiled: Compiled, chamberId: string, { rainMm, month, split
   return Float64Array.from(rainMm, (rain, day) => above.reduce((sum, entry) => {
     const runoffMm = Math.max(0, rain - entry.wettingLossMm) * entry.runoffCoefficient
     if (runoffMm === 0 || entry.bypassMonths & 1 << month[day]!) return sum
-    const over = split ? overMm(runoffMm, split, entry.spillsAtMmPerH / 12) : 0
+    const over = split ? overMm(runoffMm, split, entry.spillsAtMmPerH * SPLIT_MINUTES / 60) : 0
     return sum + (runoffMm - over) * entry.areaM2 * entry.captureShare
   }, 0))
 }

@@ -19,6 +19,10 @@ export const LONG_DRY_DAYS = 30
 /** Days in which a clean roof gathers two thirds of all the dirt it will hold (Sartor & Boyd 1972, exponential build-up). */
 export const BUILD_UP_DAYS = 6
 
+/** Hours in which a chamber should empty between rains; a half more is let pass, since outlets come in tenths of a millimetre. */
+export const EMPTY_WITHIN_HOURS = 24
+export const EMPTIES_SLOWLY_HOURS = EMPTY_WITHIN_HOURS + 0.5
+
 /** A day with rain rains this long unless hourly data say otherwise. */
 export const WET_DAY_HOURS = 6
 

@@ -1,8 +1,7 @@
 import { MONTH_DAYS } from '../climate'
 import { roofYield } from '../sums'
-import { litresPerDay, lossSchool, moveOf, roofAreaM2, roofLosses, weatherMonths, type NodeOf, type Site } from '../site'
+import { frostMonths, litresPerDay, lossSchool, moveOf, roofAreaM2, roofLosses, weatherMonths, type NodeOf, type Site } from '../site'
 import type { Check, Finding } from './finding'
-import { frostMonths } from './frost'
 import { monthNames, say, volume } from './phrase'
 
 const EVERY_MONTH = 12

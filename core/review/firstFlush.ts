@@ -1,4 +1,5 @@
 import { catchYear, type CatchYear, type Compiled } from '../balance'
+import { EMPTIES_SLOWLY_HOURS } from '../catalog'
 import { firstFlushVolume } from '../sums'
 import { applyMove, chamberAreaM2, chamberVolumeL, moveOf, orificeFor, OUTLET_WASTE_MOST, roofsAbove, spoutAreaM2, spoutsAbove, usualFlushMm, wantedFlushMm, type Move, type NodeOf, type Site } from '../site'
 import type { Check, Finding, Mend, Yard } from './finding'
@@ -6,7 +7,6 @@ import { bore, hours, percent, rain, say, volume } from './phrase'
 
 const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'chamber')
 const subjectOf = (chamber: NodeOf<'chamber'>) => ({ kind: 'node' as const, id: chamber.id, name: chamber.name })
-const EMPTY_WITHIN_HOURS = 24
 
 export const noFirstFlush: Check = {
   id: 'no-first-flush',
@@ -64,7 +64,7 @@ export const outletTooSlow: Check = {
   sound: 'Every chamber’s outlet empties it within a day',
   find: ({ site, compiled }) => chambersOf(site).flatMap((chamber): Finding[] => {
     const takes = drainHours(compiled, chamber)
-    if (chamber.orificeMm === null || takes <= EMPTY_WITHIN_HOURS + 0.5) return []
+    if (chamber.orificeMm === null || takes <= EMPTIES_SLOWLY_HOURS) return []
     return [{
       id: `outlet-too-slow:${chamber.id}`, check: 'outlet-too-slow', severity: 'look', subject: subjectOf(chamber),
       sentence: say`${chamber.name} is still half full when it rains again the next day, and that rain’s dirt goes by.`,

@@ -1,7 +1,6 @@
 import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
 import { boreMm, joinsOf, waterLine, type RoofLine } from '../network'
-import { moveOf, nextBoreMm, nodeById, type Part, type Run } from '../site'
-import { frostMonths } from './frost'
+import { frostMonths, moveOf, nextBoreMm, nodeById, type Part, type Run } from '../site'
 import type { Check, Finding } from './finding'
 import { bore, intensity, length, monthNames, say, volume } from './phrase'
 

@@ -26,6 +26,14 @@ export function weatherMonths(weather: Weather): Climate['months'] {
   })
 }
 
+/** A month whose mean night is colder than this freezes standing water above ground. */
+const FROST_C = -1
+
+/** Months of frost, 1 for January. */
+export function frostMonths(weather: Weather): number[] {
+  return weatherMonths(weather).flatMap((month, index) => month.tMinC < FROST_C ? [index + 1] : [])
+}
+
 export interface DesignStorm { intensityMmPerH: number, minutes: number, returnYears?: number, sum?: { name: 'storm-intensity', input: Parameters<typeof stormIntensity>[0] & Record<string, unknown> } }
 
 /** Rain on fewer days falls harder: what leaves the lost days comes down on the others. */

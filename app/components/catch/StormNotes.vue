@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { WET_DAY_HOURS } from '#core/catalog'
 import { fiveYearDayMm, SPLIT_MINUTES, stormOfDay, weatherSeries } from '#core/climate'
 import { catchLimits } from '#core/network'
 import { designStorm, moveOf } from '#core/site'
@@ -16,7 +17,7 @@ function setWay(way: 'return' | 'typed'): void {
   open.make(moveOf('change', { path: ['climate', 'storm'], value: way === 'return' ? { returnYears: 5, minutes } : { intensityMmPerH: Math.round(storm.value?.intensityMmPerH ?? 75), minutes } }))
 }
 
-const [WIDTH, HEIGHT, HOURS] = [300, 64, 6]
+const [WIDTH, HEIGHT, HOURS] = [300, 64, WET_DAY_HOURS]
 const day = computed(() => {
   const series = weatherSeries(open.site!)
   if (!series.split || !storm.value) return undefined

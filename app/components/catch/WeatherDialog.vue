@@ -64,7 +64,13 @@ async function find(): Promise<void> {
   const lon = lat === undefined ? undefined : degrees(longitude.value, 180, 'The longitude')
   if (lat === undefined || lon === undefined) return
   const text = await ask(`lat=${lat}&lon=${lon}`, 'Asking for stations')
-  if (text) stations.value = (JSON.parse(text) as { stations: Station[] }).stations
+  if (text === undefined) return
+  try {
+    stations.value = (JSON.parse(text) as { stations: Station[] }).stations
+  }
+  catch {
+    problem.value = `The weather service sent something that is no list of stations: “${text.slice(0, 40)}”.`
+  }
 }
 async function take(station: Station): Promise<void> {
   const text = await ask(`station=${station.id}&format=csv`, `Asking for the record of ${station.name}`)

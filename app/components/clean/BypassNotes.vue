@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BYPASS_IDS, BYPASSES } from '#core/catalog'
 import { MONTH_NAMES } from '#core/climate'
-import { moveOf, weatherMonths, type NodeOf } from '#core/site'
+import { frostMonths, moveOf, type NodeOf } from '#core/site'
 
 /** Water sent to ground in winter, or once the tank is full: by what, in which months, what it costs and what it saves. */
 const props = defineProps<{ spout: NodeOf<'spout'> }>()
@@ -11,7 +11,7 @@ const { litres } = useUnits()
 const months = computed(() => props.spout.bypassMonths ?? [])
 const used = computed(() => months.value.length > 0 || props.spout.bypassWhenFull)
 const costL = computed(() => results.roofYear?.catches.filter(entry => entry.spoutId === props.spout.id).reduce((sum, entry) => sum + entry.bypassedL, 0) ?? 0)
-const frost = computed(() => weatherMonths(open.site!).flatMap((month, index) => month.tMinC < -1 ? [index + 1] : []))
+const frost = computed(() => frostMonths(open.site!))
 const saved = computed(() => frost.value.filter(month => months.value.includes(month)))
 const kinds = BYPASS_IDS.map(value => ({ value, name: BYPASSES[value] }))
 const FULL = [{ value: false, name: 'over the tank’s overflow' }, { value: true, name: 'to ground at the spout' }]

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { FlushTrade } from '#core/balance'
-import { moveOf, type NodeOf } from '#core/site'
+import { EMPTIES_SLOWLY_HOURS } from '#core/catalog'
+import { moveOf, OUTLET_WASTE_MOST, type NodeOf } from '#core/site'
 
 /** Outlets of a chamber against each other: hours to empty, litres wasted in the rain, dirt kept out. */
 const props = defineProps<{ trade: FlushTrade, chamber: NodeOf<'chamber'> }>()
 const open = useSite()
 const { show, litres } = useUnits()
-const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: Math.abs(entry.orificeMm - (props.chamber.orificeMm ?? 0)) < 0.05, slow: entry.hours > 24.5, wasteful: entry.outletL > 0.05 * props.trade.arrivesL })))
+const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: Math.abs(entry.orificeMm - (props.chamber.orificeMm ?? 0)) < 0.05, slow: entry.hours > EMPTIES_SLOWLY_HOURS, wasteful: entry.outletL > OUTLET_WASTE_MOST * props.trade.arrivesL })))
 </script>
 
 <template>
@@ -16,7 +17,7 @@ const rows = computed(() => props.trade.byOutlet.map(entry => ({ ...entry, on: M
     <tbody>
       <tr v-for="row in rows" :key="row.orificeMm" :class="{ on: row.on }">
         <td><button type="button" class="plain" :aria-pressed="row.on" @click="open.make(moveOf('fitChamberOutlet', { chamber: chamber.id, orificeMm: row.orificeMm }))">{{ show(row.orificeMm, 'bore') }}</button></td>
-        <td :class="{ look: row.slow }">{{ show(row.hours, 'duration') }}{{ row.slow ? ', over a day' : '' }}</td><td :class="{ look: row.wasteful }">{{ litres(row.outletL) }}{{ row.wasteful ? ', over 5 %' : '' }}</td><td>{{ show(row.keptShare, 'share') }}</td>
+        <td :class="{ look: row.slow }">{{ show(row.hours, 'duration') }}{{ row.slow ? ', over a day' : '' }}</td><td :class="{ look: row.wasteful }">{{ litres(row.outletL) }}{{ row.wasteful ? `, over ${show(OUTLET_WASTE_MOST, 'share')}` : '' }}</td><td>{{ show(row.keptShare, 'share') }}</td>
       </tr>
     </tbody>
   </table>

@@ -1,4 +1,4 @@
-import { FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '../../catalog'
+import { EMPTY_WITHIN_HOURS, FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '../../catalog'
 import { chamberDrainTime, chamberLength, firstFlushVolume } from '../../sums'
 import { z } from 'zod'
 import { chamberAreaM2, lineFrom, spoutsAbove } from '../lines'
@@ -8,7 +8,6 @@ import type { NodeOf, Part, Run, Site } from '../schema'
 import { addRun, defineMove, freshId, guessedLengthM, heightOf, need, pipe, Refusal } from './move'
 import { LINE_MM } from './roofs'
 
-const DRAIN_HOURS = 24
 const round = (value: number) => Math.round(value * 1000) / 1000
 const depthMm = () => z.number().positive().max(20)
 
@@ -31,7 +30,7 @@ export function chamberFor(volumeL: number, spaceM: number): Size {
 /** The finest outlet, to a tenth of a millimetre, that empties a chamber within a day: any wider and it wastes water all through the rain. Finer than half a millimetre clogs. */
 export function orificeFor(chamber: Pick<NodeOf<'chamber'>, 'innerDiameterMm' | 'heightM'>): number {
   const fullBoreHours = chamberDrainTime({ ...chamber, orificeMm: chamber.innerDiameterMm }).hours
-  return Math.max(0.5, Math.ceil(chamber.innerDiameterMm * Math.sqrt(fullBoreHours / DRAIN_HOURS) * 10) / 10)
+  return Math.max(0.5, Math.ceil(chamber.innerDiameterMm * Math.sqrt(fullBoreHours / EMPTY_WITHIN_HOURS) * 10) / 10)
 }
 
 /**
