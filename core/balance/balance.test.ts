@@ -148,6 +148,45 @@ describe('outside water', () => {
   })
 })
 
+describe('rules of the person', () => {
+  const site = using(plainTank(blank(), 'A'), 100)
+  const withRule = (field: string, value: unknown, where: (string | number)[]) => build(site, moveOf('change', { path: [...where, field], value }))
+  it('rations a use below a level: given up is not short, and the tank lasts longer', () => {
+    const rationed = withRule('rations', [{ belowShare: 0.6, share: 0.5 }, { belowShare: 0.3, share: 0.2 }], ['uses', 0])
+    const run = simulate(compile(rationed), series(0, 0, 0, 0, 0, 0, 0, 0), { startL: [700] })
+    // Below 540 L half of it, below 270 L a fifth.
+    expect([...run.storedL].map(Math.round)).toEqual([600, 500, 450, 400, 350, 300, 250, 230])
+    expect([...run.rationedL].map(Math.round)).toEqual([0, 0, 50, 50, 50, 50, 50, 80])
+    expect([...run.shortL]).toEqual(Array.from({ length: 8 }, () => 0))
+    expect(massErrorL(run)).toBeCloseTo(0, 9)
+    const year = outlook(rationed, series(...Array.from({ length: 8 }, () => 0)), { startL: [700] }).years[0]!
+    expect(year).toMatchObject({ rationedDays: 6, shortDays: 0, rationedL: expect.closeTo(330, 6), metL: expect.closeTo(470, 6) })
+    expect(year.uses[0]).toMatchObject({ rationedL: expect.closeTo(330, 6), metL: expect.closeTo(470, 6) })
+  })
+  it('orders carted water by the load once the tank stands low', () => {
+    const at = site.nodes.findIndex(node => node.kind === 'tank')
+    const carted = withRule('carted', { loadL: 500, startShare: 0.2 }, ['nodes', at])
+    const run = simulate(compile(carted), series(0, 0, 0, 0, 0, 0), { startL: [350] })
+    // Ordered at 180 L or less: 250, 150 + 500, 550, 450, 350, 250.
+    expect([...run.storedL].map(Math.round)).toEqual([250, 650, 550, 450, 350, 250])
+    expect([...run.loads]).toEqual([0, 1, 0, 0, 0, 0])
+    expect(massErrorL(run)).toBeCloseTo(0, 9)
+    // What does not fit is not tipped out.
+    const small = simulate(compile(withRule('carted', { loadL: 5000, startShare: 0.5 }, ['nodes', at])), series(0), { startL: [400] })
+    expect([small.storedL[0], small.cartL[0]]).toEqual([900, 600])
+  })
+  it('a trickle from the main brings no more than it passes', () => {
+    const rule = { startShare: 1, stopShare: 1, months: [1], mostLPerDay: 40 }
+    const main: Site = {
+      ...site, nodes: [...site.nodes, { kind: 'main', id: 'street', name: 'Street', baseM: 1, groundM: 0, pressureKPa: 300, rule }],
+      runs: [...site.runs, { id: 'feed', name: 'feed', from: { node: 'street', port: 'out' }, to: { node: 'tank-1', port: 'inlet' }, parts: [{ kind: 'float', boreMm: 15 }] }],
+    }
+    const run = simulate(compile(main), series(0, 0, 0), { startL: [300] })
+    expect([...run.storedL]).toEqual([240, 180, 120])
+    expect([...run.mainL]).toEqual([40, 40, 40])
+  })
+})
+
 describe('whatever the site and the rain', () => {
   it('the mass balance closes and no pool stands above its rim or below nothing', () => {
     fc.assert(fc.property(arbitrarySite, arbitraryRain, fc.boolean(), (site, rain, yieldBeforeSpill) => {

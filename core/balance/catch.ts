@@ -1,6 +1,6 @@
 import { WET_DAY_HOURS } from '../catalog'
 import type { DailySeries } from '../climate'
-import type { Engine } from './engine'
+import type { RoofColumns } from './engine'
 
 /** What became of the rain on one share of a roof, litres over the whole series. */
 export interface CatchTotals { runoffL: number, overGutterL: number, bypassedL: number, screenedL: number }
@@ -24,30 +24,30 @@ export interface CatchRun {
 const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
 /** Runs the first `days` of a series over the roofs, gutters, screens and chambers. `chamberL` is what the chambers hold; it is carried on. */
-export function catchRain(engine: Engine, series: DailySeries, days: number, chamberL: Float64Array): CatchRun {
-  const { pools } = engine
+export function catchRain(roofs: RoofColumns, series: DailySeries, days: number, chamberL: Float64Array): CatchRun {
+  const { pools } = roofs
   const run: CatchRun = {
     inflowL: new Float64Array(days * pools), caughtL: new Float64Array(days), flushedL: new Float64Array(days), gutterL: new Float64Array(days),
-    catches: Array.from({ length: engine.caught }, () => ({ runoffL: 0, overGutterL: 0, bypassedL: 0, screenedL: 0 })),
-    chambers: Array.from({ length: engine.chambers }, () => ({ emptiedL: 0, outletL: 0 })), chamberStartL: total(chamberL), chamberEndL: 0,
+    catches: Array.from({ length: roofs.caught }, () => ({ runoffL: 0, overGutterL: 0, bypassedL: 0, screenedL: 0 })),
+    chambers: Array.from({ length: roofs.chambers }, () => ({ emptiedL: 0, outletL: 0 })), chamberStartL: total(chamberL), chamberEndL: 0,
   }
   // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head. Over a wet day it is shared by all spouts above it.
-  const outletL = engine.chamberL.map((capL, index) => 2 * capL / engine.chamberHours[index]! * WET_DAY_HOURS)
-  const outletLeft = new Float64Array(engine.chambers)
+  const outletL = roofs.chamberL.map((capL, index) => 2 * capL / roofs.chamberHours[index]! * WET_DAY_HOURS)
+  const outletLeft = new Float64Array(roofs.chambers)
   const { rainMm, month, split } = series
   for (let day = 0; day < days; day++) {
     const rain = rainMm[day]!
-    if (engine.chambers > 0) emptyChambers(engine, run, day, rain > 0, chamberL)
+    if (roofs.chambers > 0) emptyChambers(roofs, run, day, rain > 0, chamberL)
     if (rain <= 0) continue
     outletLeft.set(outletL)
-    fall(engine, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
+    fall(roofs, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
   }
   run.chamberEndL = total(chamberL)
   return run
 }
 
 /** Between rains a chamber empties through its outlet under a falling head, or by hand on its day. */
-function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: Engine, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array): void {
+function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: RoofColumns, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array): void {
   for (let index = 0; index < chambers; index++) {
     const before = chamberL[index]!
     if (before === 0) continue
@@ -68,33 +68,33 @@ function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEve
 }
 
 /** The day's `roof-yield` of every spout, written out so that the loop calls little; a test holds the two together. */
-function fall(engine: Engine, run: CatchRun, day: number, rainMm: number, monthBit: number, split: Float64Array | undefined, chamberL: Float64Array, outletLeft: Float64Array): void {
-  for (let index = 0; index < engine.caught; index++) {
-    const effectiveMm = rainMm - engine.caughtLossMm[index]!
+function fall(roofs: RoofColumns, run: CatchRun, day: number, rainMm: number, monthBit: number, split: Float64Array | undefined, chamberL: Float64Array, outletLeft: Float64Array): void {
+  for (let index = 0; index < roofs.caught; index++) {
+    const effectiveMm = rainMm - roofs.caughtLossMm[index]!
     if (effectiveMm <= 0) continue
-    const runoffMm = effectiveMm * engine.caughtCoefficient[index]!
-    const areaM2 = engine.caughtArea[index]!
+    const runoffMm = effectiveMm * roofs.caughtCoefficient[index]!
+    const areaM2 = roofs.caughtArea[index]!
     const totals = run.catches[index]!
     let litres = areaM2 * runoffMm
     totals.runoffL += litres
-    const stepMm = engine.caughtStepMm[index]!
+    const stepMm = roofs.caughtStepMm[index]!
     if (split !== undefined && runoffMm * split[0]! > stepMm) {
       const over = areaM2 * overMm(runoffMm, split, stepMm)
       litres -= over
       totals.overGutterL += over
       run.gutterL[day]! += over
     }
-    if ((engine.caughtBypass[index]! & monthBit) !== 0) {
+    if ((roofs.caughtBypass[index]! & monthBit) !== 0) {
       totals.bypassedL += litres
       continue
     }
-    const screened = litres * (1 - engine.caughtShare[index]!)
+    const screened = litres * (1 - roofs.caughtShare[index]!)
     totals.screenedL += screened
     litres -= screened
     run.caughtL[day]! += litres
-    const chamber = engine.caughtChamber[index]!
-    if (chamber >= 0) litres -= divert(engine, run, day, chamber, litres, chamberL, outletLeft)
-    run.inflowL[day * engine.pools + engine.caughtPool[index]!]! += litres
+    const chamber = roofs.caughtChamber[index]!
+    if (chamber >= 0) litres -= divert(roofs, run, day, chamber, litres, chamberL, outletLeft)
+    run.inflowL[day * roofs.pools + roofs.caughtPool[index]!]! += litres
   }
 }
 
@@ -110,7 +110,7 @@ export function overMm(runoffMm: number, split: Float64Array, stepMm: number): n
 }
 
 /** What a chamber keeps of an inflow: the room it has, then what its outlet still passes at full head while it rains. */
-function divert({ chamberL: capacityL }: Engine, run: CatchRun, day: number, index: number, litres: number, chamberL: Float64Array, outletLeft: Float64Array): number {
+function divert({ chamberL: capacityL }: RoofColumns, run: CatchRun, day: number, index: number, litres: number, chamberL: Float64Array, outletLeft: Float64Array): number {
   const room = capacityL[index]! - chamberL[index]!
   const taken = litres < room ? litres : room
   chamberL[index]! += taken

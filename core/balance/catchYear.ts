@@ -1,15 +1,14 @@
-import { weatherSeries, type DailySeries } from '../climate'
+import { DAYS_A_YEAR, weatherSeries, type DailySeries } from '../climate'
 import type { Site } from '../site'
 import { catchRain, type CatchTotals, type ChamberTotals } from './catch'
 import { compile, type Compiled } from './compile'
-import { engineOf } from './engine'
+import { roofColumns } from './engine'
 
 export type CatchInYear = CatchTotals & { roofId: string, spoutId: string }
 export type ChamberInYear = ChamberTotals & { id: string }
 /** What becomes of the roofs' water in a mean year of a series, before it reaches a tank. Shares of roofs that lead to no tank are left out. */
 export interface CatchYear { catches: CatchInYear[], chambers: ChamberInYear[] }
 
-const DAYS_A_YEAR = 365.25
 
 /** The mean year of a site's roofs, gutters, screens and chambers, over its own weather. */
 export function catchYear(site: Site): CatchYear {
@@ -31,8 +30,8 @@ const lastOver = new WeakMap<DailySeries, MeanCatch & { key: string }>()
 
 function meanCatch(compiled: Compiled, series: DailySeries): MeanCatch {
   const days = series.rainMm.length
-  const engine = engineOf(compiled)
-  const run = catchRain(engine, series, days, new Float64Array(engine.chambers))
+  const roofs = roofColumns(compiled)
+  const run = catchRain(roofs, series, days, new Float64Array(roofs.chambers))
   const aYear = <Totals extends object>(totals: Totals) => Object.fromEntries(Object.entries(totals).map(([name, litres]) => [name, litres / days * DAYS_A_YEAR])) as Totals
   return { catches: run.catches.map(aYear), chambers: run.chambers.map(aYear) }
 }

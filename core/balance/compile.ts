@@ -1,6 +1,6 @@
 import { chamberDrainTime } from '../sums'
 import { catchLimits, endHeightM, pathsFrom, type Path } from '../network'
-import { captureShare, chamberVolumeL, lineFrom, litresPerDay, lossSchool, portHeightM, roofAreaM2, roofLosses, type NodeOf, type Site } from '../site'
+import { captureShare, chamberVolumeL, lineFrom, litresPerDay, lossSchool, portHeightM, roofAreaM2, roofLosses, type NodeOf, type Site, type Tank } from '../site'
 import { poolsOf, type Pool } from './pools'
 
 /** A share of a roof: `captureShare` is what guard and screens let through, `spillsAtMmPerH` the rain at which gutter, downpipe or line spill. */
@@ -8,8 +8,11 @@ export interface Caught { roof: number, spoutId: string, areaM2: number, runoffC
 export interface Chamber { id: string, name: string, capL: number, drainHours: number, emptiedEveryDays: number }
 export interface Transfer { from: number, to: number, keepL: number, stopL: number, mostLPerDay: number }
 export interface UseSource { kind: 'pool' | 'well' | 'main', index: number, keepL: number, months: number }
-export interface Demand { id: string, name: string, priority: number, litresPerDay: number[], sources: UseSource[] }
-export interface TopUp { kind: 'well' | 'main', index: number, pool: number, startL: number, stopL: number, months: number }
+/** Below `belowL` in a pool, a use is held to a share of what it asks. */
+export interface Ration { pool: number, belowL: number, share: number }
+export interface Demand { id: string, name: string, priority: number, litresPerDay: number[], sources: UseSource[], rations: Ration[] }
+/** `mostL` is the most a day: of a trickle or a timed batch, or one load of carted water, which `index` does not count. */
+export interface TopUp { kind: 'well' | 'main' | 'cart', index: number, pool: number, startL: number, stopL: number, months: number, mostL: number }
 
 /** A site as the daily balance sees it: pools, what runs into them, between them and out of them. Indices point into the lists. */
 export interface Compiled {
@@ -27,6 +30,11 @@ export interface Compiled {
 }
 
 const AWAY = -1
+
+/** How low a draw-off reaches above its tank’s floor: its own height, or where the stop of its float holds it. */
+function drawnDownToM(port: Tank['ports'][number]): number {
+  return Math.max(port.heightM, port.floating?.stopM ?? 0)
+}
 
 /** Compiles a site. Any document that can be read compiles, however ill-made; lines that lead nowhere carry nothing. */
 export function compile(site: Site): Compiled {
@@ -47,7 +55,7 @@ export function compile(site: Site): Compiled {
   const spillOrder = cutCycles(spillTo)
 
   const supplies = pools.flatMap((pool, from) => pool.tanks.flatMap(tank => tank.ports.filter(port => port.role !== 'overflow').flatMap(port =>
-    pathsFrom(site, tank.id, run => run.from.port === port.name).map(path => ({ from, path, outletDeadL: pool.deadBelowL(tank.id, tank.baseM + port.heightM) })))))
+    pathsFrom(site, tank.id, run => run.from.port === port.name).map(path => ({ from, path, outletDeadL: pool.deadBelowL(tank.id, tank.baseM + drawnDownToM(port)) })))))
 
   const keepL = (from: number, path: Path, outletDeadL: number) =>
     path.pumpLps === undefined ? Math.max(outletDeadL, pools[from]!.volumeAtL(endHeightM(site, path))) : outletDeadL
@@ -68,13 +76,15 @@ export function compile(site: Site): Compiled {
     ...wells.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'well' as const, node, index, path }))),
     ...mains.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'main' as const, node, index, path }))),
   ]
-  const topUps = outsideSupplies.flatMap(({ kind, node, index, path }): TopUp[] => {
+  const topUps = [...outsideSupplies.flatMap(({ kind, node, index, path }): TopUp[] => {
     const pool = poolOf.get(path.end.id)
     if (pool === undefined) return []
     const { capL } = pools[pool]!
     const startL = capL * node.rule.startShare
-    return [{ kind, index, pool, startL, stopL: Math.max(startL, capL * node.rule.stopShare), months: monthMask(node.rule.months) }]
-  })
+    return [{ kind, index, pool, startL, stopL: Math.max(startL, capL * node.rule.stopShare), months: monthMask(node.rule.months), mostL: node.rule.mostLPerDay ?? Infinity }]
+  }), ...pools.flatMap((pool, index) => pool.tanks.flatMap((tank): TopUp[] => tank.carted
+    ? [{ kind: 'cart', index: 0, pool: index, startL: pool.capL * tank.carted.startShare, stopL: pool.capL, months: EVERY_MONTH, mostL: tank.carted.loadL }]
+    : []))]
 
   const demands = site.uses.map((use): Demand => {
     const fromPools = new Map<number, UseSource>()
@@ -85,7 +95,9 @@ export function compile(site: Site): Compiled {
     }
     const outside = outsideSupplies.filter(supply => supply.path.end.id === use.at)
       .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
-    return { id: use.id, name: use.name, priority: use.priority, litresPerDay: litresPerDay(site, use), sources: [...fromPools.values(), ...outside] }
+    const [drawnFrom] = fromPools.keys()
+    const rations = drawnFrom === undefined ? [] : (use.rations ?? []).map(({ belowShare, share }): Ration => ({ pool: drawnFrom, belowL: pools[drawnFrom]!.capL * belowShare, share }))
+    return { id: use.id, name: use.name, priority: use.priority, litresPerDay: litresPerDay(site, use), sources: [...fromPools.values(), ...outside], rations }
   }).sort((a, b) => a.priority - b.priority)
 
   return {

@@ -1,5 +1,5 @@
 import { BUILD_UP_DAYS, TEE_STRAY, WET_DAY_HOURS, type TeeId } from '../catalog'
-import { SPLIT_MINUTES, type DailySeries } from '../climate'
+import { DAYS_A_YEAR, SPLIT_MINUTES, type DailySeries } from '../climate'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
 import { chamberAreaM2, chamberVolumeL, type NodeOf, type Site } from '../site'
 import { overMm } from './catch'
@@ -28,7 +28,6 @@ const DEPTHS_MM = [0.1, 0.2, 0.4, 0.6, 0.8, 1, 1.5, 2, 3, 4]
 const OUTLETS_MM = [0.5, 0.8, 1, 1.2, 1.5, 2, 3, 4]
 /** A chamber that a rain finds more than half full lets that rain's first water by. */
 const FOUL_SHARE = 0.5
-const DAYS_A_YEAR = 365.25
 const NEVER = Infinity
 
 /** What a chamber keeps out and costs, as it is and as it might be. Undefined where no roof reaches it. */

@@ -6,7 +6,7 @@ import { seriesOf, stormSplit } from '../climate'
 import { roofYield } from '../sums'
 import { compile, simulate, type Compiled } from '.'
 
-interface PlainDay { pools: number[], spilledL: number, shortL: number[], caughtL: number, flushedL: number, gutterL: number, wellL: number, mainL: number }
+interface PlainDay { pools: number[], spilledL: number, shortL: number[], caughtL: number, flushedL: number, gutterL: number, wellL: number, mainL: number, cartL: number, rationedL: number }
 
 /**
  * The daily balance once more, as plainly as the methods put it: objects, no flat arrays, no shortcuts.
@@ -20,7 +20,7 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 
   return rainMm.map((rain, day) => {
     const month = monthOf(day)
-    const result: PlainDay = { pools: [], spilledL: 0, shortL: [], caughtL: 0, flushedL: 0, gutterL: 0, wellL: 0, mainL: 0 }
+    const result: PlainDay = { pools: [], spilledL: 0, shortL: [], caughtL: 0, flushedL: 0, gutterL: 0, wellL: 0, mainL: 0, cartL: 0, rationedL: 0 }
     const arriving = pools.map(() => 0)
 
     // Chambers empty first: by hand on their day, or under a falling head for the hours without rain.
@@ -78,7 +78,10 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 
     const wellLeft = site.wells.map(well => well.yieldLPerDay)
     for (const demand of site.demands) {
-      let open = demand.litresPerDay[month]!
+      // Each step of rationing whose level its pool has fallen below; the strictest counts.
+      const taken = Math.min(1, ...demand.rations.filter(ration => pools[ration.pool]! < ration.belowL).map(ration => ration.share))
+      let open = demand.litresPerDay[month]! * taken
+      result.rationedL += demand.litresPerDay[month]! * (1 - taken)
       for (const source of demand.sources) {
         if (!allowed(source.months, month)) continue
         const available = source.kind === 'pool' ? pools[source.index]! - source.keepL : source.kind === 'well' ? wellLeft[source.index]! : Infinity
@@ -96,11 +99,12 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
       if (pools[line.pool]! <= line.startL) filling[index] = true
       if (!filling[index]) return
       const wanted = Math.max(0, line.stopL - pools[line.pool]!)
-      const litres = line.kind === 'well' ? Math.min(wanted, wellLeft[line.index]!) : wanted
+      const litres = Math.min(wanted, line.mostL, line.kind === 'well' ? wellLeft[line.index]! : Infinity)
       pools[line.pool]! += litres
       if (line.kind === 'well') { wellLeft[line.index]! -= litres; result.wellL += litres }
-      else result.mainL += litres
-      if (litres >= wanted - 1e-9) filling[index] = false
+      else if (line.kind === 'main') result.mainL += litres
+      else result.cartL += litres
+      if (litres >= wanted - 1e-9 || line.kind === 'cart') filling[index] = false
     })
     result.pools = [...pools]
     return result
@@ -110,7 +114,7 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 /** Adds wells, mains and rules of every kind to a compiled site, since moves do not build them yet. */
 const outsideWater = fc.record({
   yieldLPerDay: fc.double({ min: 0, max: 600, noNaN: true }), startShare: fc.double({ min: 0, max: 0.6, noNaN: true }), stopShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
-  wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), handEmptied: fc.integer({ min: 0, max: 9 }),
+  wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), mostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 400, noNaN: true })), loadL: fc.double({ min: 0, max: 5000, noNaN: true }), rations: fc.array(fc.record({ belowShare: fc.double({ min: 0, max: 1, noNaN: true }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 3 }), handEmptied: fc.integer({ min: 0, max: 9 }),
   captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }), burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
 })
 
@@ -119,11 +123,11 @@ function withOutsideWater(site: Compiled, water: typeof outsideWater extends fc.
     ? { ...demand, sources: [...demand.sources, { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths }, { kind: 'main' as const, index: 0, keepL: 0, months: water.mainMonths }] }
     : demand)
   const capL = site.pools[0]!.capL
-  const rule = { pool: 0, index: 0, startL: capL * water.startShare, stopL: capL * Math.max(water.startShare, water.stopShare) }
+  const rule = { pool: 0, index: 0, mostL: water.mostL, startL: capL * water.startShare, stopL: capL * Math.max(water.startShare, water.stopShare) }
   return {
-    ...site, demands, caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main' }],
+    ...site, demands: demands.map((demand, index) => index === demands.length - 1 ? { ...demand, rations: water.rations.map(({ belowShare, share }) => ({ pool: 0, belowL: capL * belowShare, share })) } : demand), caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main' }],
     chambers: site.chambers.map(chamber => ({ ...chamber, emptiedEveryDays: water.handEmptied, drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours })),
-    topUps: [{ ...rule, kind: 'well', months: water.wellMonths }, ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : [])],
+    topUps: [{ ...rule, kind: 'well', months: water.wellMonths }, ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : []), { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095 }],
   }
 }
 
@@ -148,6 +152,8 @@ describe('the flat loop', () => {
         near(run.gutterL[day]!, expected.gutterL, `gutters, day ${day}`)
         near(run.wellL[day]!, expected.wellL, `well, day ${day}`)
         near(run.mainL[day]!, expected.mainL, `main, day ${day}`)
+        near(run.cartL[day]!, expected.cartL, `carted, day ${day}`)
+        near(run.rationedL[day]!, expected.rationedL, `rationed, day ${day}`)
       })
     }), { numRuns: 120 })
   })

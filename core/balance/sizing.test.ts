@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank } from '../../tests/sites'
 import { weatherSeries } from '../climate'
 import { moveOf, standInClimate, type Site } from '../site'
-import { compile, outlook, payingSizeL, simulate, sizeCurve, type SizePoint } from '.'
+import { compile, outlook, payingSizeL, poolPrice, simulate, sizeCurve } from '.'
 import { prepareCatch } from './simulate'
 
 /** 40 m² of roof over a cubic metre, in a place with a dry summer, and 60 litres a day. */
@@ -35,12 +35,32 @@ describe('how big', () => {
     expect(twice.shortDays).toBeLessThanOrEqual(below.shortDays)
     expect(twice.shortDays).toBeGreaterThanOrEqual(above.shortDays)
   })
+  it('its band is the years ranked', () => {
+    const ranked = outlook(site, series).years.map(year => year.shortDays).sort((a, b) => a - b)
+    const here = curve.find(point => Math.abs(point.capL - 900) < 1e-9)!
+    expect(here.band).toEqual([0.1, 0.5, 0.9].map(share => ranked[Math.round(share * 29)]))
+    for (const { band: [good, middle, bad] } of curve) expect(good <= middle && middle <= bad).toBe(true)
+  })
+  it('more tank costs more, and less a litre; a price that was said is kept at its own size', () => {
+    for (let at = 1; at < curve.length; at++) {
+      expect(curve[at]!.price).toBeGreaterThan(curve[at - 1]!.price)
+      expect(curve[at]!.price / curve[at]!.capL).toBeLessThan(curve[at - 1]!.price / curve[at - 1]!.capL)
+    }
+    const index = site.nodes.findIndex(node => node.id === 'tank-1')
+    const priced = compile(build(site, moveOf('change', { path: ['nodes', index, 'price'], value: 250 }))).pools[0]!
+    expect(poolPrice(priced)).toBeCloseTo(250, 9)
+    expect(poolPrice(priced, 16)).toBeCloseTo(250 * 8, 6)
+  })
+  it('a size asked for by itself is the same as among many', () => {
+    const at = curve[20]!
+    expect(sizeCurve(compile(site), 0, series, [at.capL / 900])).toEqual([at])
+  })
   it('the roofs run beforehand change nothing', () => {
     const compiled = compile(site)
     expect(simulate(compiled, series, { caught: prepareCatch(compiled, series) })).toEqual(simulate(compiled, series))
   })
   it('stops paying where the next thousand litres spare less than a day from there on', () => {
-    const at = (capL: number, shortDays: number): SizePoint => ({ capL, shortDays, shortL: 0, spilledL: 0 })
+    const at = (capL: number, shortDays: number) => ({ capL, shortDays })
     expect(payingSizeL([at(1000, 50), at(2000, 30), at(3000, 29.5), at(4000, 20), at(5000, 19.5), at(6000, 19.4)])).toBe(4000)
     expect(payingSizeL([at(1000, 50), at(2000, 30)])).toBeUndefined()
     expect(payingSizeL([at(1000, 0), at(2000, 0), at(3000, 0)])).toBeUndefined()

@@ -1,9 +1,10 @@
 import { seriesOf, type DailySeries } from '../climate'
 import type { Site } from '../site'
 import { compile, type Compiled } from './compile'
+import { keptBackL } from './joining'
 import { simulate, type DailyRun, type RunOptions } from './simulate'
 
-export interface UseYear { id: string, name: string, askedL: number, metL: number, shortDays: number, longestShortDays: number }
+export interface UseYear { id: string, name: string, askedL: number, metL: number, rationedL: number, shortDays: number, longestShortDays: number }
 
 /** One year of a run, in figures. */
 export interface YearFigures {
@@ -17,9 +18,15 @@ export interface YearFigures {
   gutterL: number
   wellL: number
   mainL: number
+  cartL: number
+  /** Loads of carted water. */
+  loads: number
   spilledL: number
   askedL: number
   metL: number
+  /** Given up by rules of rationing, and the days on which any use was held to them. */
+  rationedL: number
+  rationedDays: number
   /** Days on which any use went short. */
   shortDays: number
   /** Longest run of such days. */
@@ -46,6 +53,11 @@ export interface Outlook {
   autonomy: { days: number, month: number, beyond: boolean } | undefined
 }
 
+/** The figure that a share of ranked years stay at or below. */
+export function rankedShare(ranked: ArrayLike<number>, share: number): number {
+  return ranked[Math.round(share * (ranked.length - 1))] ?? 0
+}
+
 /** A day counts as short when a use misses more than a thousandth of what it asked for. */
 export const SHORT_SHARE = 1e-3
 
@@ -63,36 +75,34 @@ export function outlook(site: Site, series: DailySeries, options: RunOptions = {
 }
 
 export function poolFigures(compiled: Compiled): PoolFigures[] {
-  return compiled.pools.map((pool, index) => {
-    const keeps = [...compiled.demands.flatMap(demand => demand.sources.filter(source => source.kind === 'pool' && source.index === index).map(source => source.keepL)),
-      ...compiled.transfers.filter(transfer => transfer.from === index).map(transfer => transfer.keepL)]
-    return {
-      name: pool.name, tankIds: pool.tanks.map(tank => tank.id), nominalL: pool.nominalL, capL: pool.capL, capM: pool.capM,
-      usableL: keeps.length ? Math.max(0, pool.capL - Math.min(...keeps)) : 0,
-    }
-  })
+  return compiled.pools.map((pool, index) => ({
+    name: pool.name, tankIds: pool.tanks.map(tank => tank.id), nominalL: pool.nominalL, capL: pool.capL, capM: pool.capM, usableL: Math.max(0, pool.capL - keptBackL(compiled, index)),
+  }))
 }
 
 function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, year: number, from: number, to: number): YearFigures {
   const total = (values: Float64Array) => { let sum = 0; for (let day = from; day < to; day++) sum += values[day]!; return sum }
   const uses = compiled.demands.map(({ id, name, litresPerDay }, use): UseYear => {
-    let [askedL, metL] = [0, 0]
+    let [askedL, metL, rationedL] = [0, 0, 0]
     const shortRun = longestRun(from, to, (day) => {
       const asked = litresPerDay[series.month[day]!]!
       const short = run.shortByUseL[day * run.uses + use]!
       askedL += asked
-      metL += asked - short
+      const given = run.rationedByUseL[day * run.uses + use] ?? 0
+      metL += asked - given - short
+      rationedL += given
       return short > asked * SHORT_SHARE
     })
-    return { id, name, askedL, metL, shortDays: shortRun.count, longestShortDays: shortRun.longest }
+    return { id, name, askedL, metL, rationedL, shortDays: shortRun.count, longestShortDays: shortRun.longest }
   })
   const short = longestRun(from, to, day => run.shortL[day]! > run.askedL[day]! * SHORT_SHARE)
   const askedL = total(run.askedL)
+  const rationedL = total(run.rationedL)
   let leastStoredL = Infinity
   for (let day = from; day < to; day++) leastStoredL = Math.min(leastStoredL, run.storedL[day]!)
   return {
-    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), gutterL: total(run.gutterL), wellL: total(run.wellL), mainL: total(run.mainL),
-    spilledL: total(run.spilledL), askedL, metL: askedL - total(run.shortL), shortDays: short.count, longestShortDays: short.longest,
+    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), gutterL: total(run.gutterL), wellL: total(run.wellL), mainL: total(run.mainL), cartL: total(run.cartL), loads: total(run.loads),
+    spilledL: total(run.spilledL), askedL, metL: askedL - rationedL - total(run.shortL), rationedL, rationedDays: longestRun(from, to, day => run.rationedL[day]! > 0).count, shortDays: short.count, longestShortDays: short.longest,
     longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest, leastStoredL, uses,
   }
 }

@@ -25,5 +25,21 @@ export function monthOf(day: number): number {
   return new Date(day * DAY_MS).getUTCMonth()
 }
 
+/** Month of each of so many days, 0 for January. A month is looked up once, not once a day. */
+export function monthsFrom(startDay: number, days: number): Uint8Array {
+  const month = new Uint8Array(days)
+  const first = new Date(startDay * DAY_MS)
+  let [year, index] = [first.getUTCFullYear(), first.getUTCMonth()]
+  for (let from = 0; from < days; index++) {
+    if (index === 12) { index = 0; year++ }
+    const to = Math.min(days, Math.round(Date.UTC(year, index + 1, 1) / DAY_MS) - startDay)
+    month.fill(index, from, to)
+    from = to
+  }
+  return month
+}
+
+/** A mean year, leap years counted in. */
+export const DAYS_A_YEAR = 365.25
 export const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
 export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const

@@ -1,6 +1,6 @@
 import { randomGamma } from 'd3-random'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { dayOf, MONTH_DAYS, monthOf, yearOf } from './calendar'
+import { dayOf, MONTH_DAYS, monthOf, monthsFrom, yearOf } from './calendar'
 import { WET_DAY_MM } from './months'
 
 /** A month as the maker needs it; how wet days follow each other and how uneven they are is known only where a record was fitted. */
@@ -22,7 +22,7 @@ export function makeRain(months: readonly MonthlyRain[], startDay: number, years
   const endDay = dayOf(yearOf(startDay) + years, monthOf(startDay) + 1, 1)!
   const days = endDay - startDay
   const wet = new Uint8Array(days)
-  const month = Uint8Array.from({ length: days }, (_, index) => monthOf(startDay + index))
+  const month = monthsFrom(startDay, days)
   // Rain in a month without wet days is a slip of the source: no wet day holds more than 100 mm on the mean.
   const wetDays = months.map(entry => Math.max(entry.wetDays, entry.rainMm / 100))
   const chance = months.map((entry, index) => entry.rainMm > 0 ? Math.min(0.97, wetDays[index]! / MONTH_DAYS[index]!) : 0)

@@ -1,5 +1,5 @@
 import { fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
-import { dayNumber, isoDate, monthOf, yearOf } from './calendar'
+import { dayNumber, dayOf, monthsFrom, yearOf } from './calendar'
 import { fitRain } from './fitRain'
 import { makeRain } from './rainMaker'
 import { shiftRecord } from './shiftRecord'
@@ -23,19 +23,15 @@ export const MADE_YEARS = 30
 const MADE_START = '2001-01-01'
 
 export function seriesOf(startDay: number, rainMm: Float64Array, made: boolean): DailySeries {
-  const month = new Uint8Array(rainMm.length)
+  const days = rainMm.length
+  const month = monthsFrom(startDay, days)
   const years: DailySeries['years'] = []
-  let from = 0
-  for (let index = 0; index < rainMm.length; index++) {
-    month[index] = monthOf(startDay + index)
-    const last = index === rainMm.length - 1 || yearOf(startDay + index + 1) !== yearOf(startDay + index)
-    if (!last) continue
-    const year = yearOf(startDay + index)
-    const whole = isoDate(startDay + from).endsWith('-01-01') && isoDate(startDay + index).endsWith('-12-31')
-    if (whole) years.push({ year, from, to: index + 1 })
-    from = index + 1
+  for (let from = 0, year = yearOf(startDay); from < days; year++) {
+    const [first, next] = [dayOf(year, 1, 1)! - startDay, dayOf(year + 1, 1, 1)! - startDay]
+    if (from === first && next <= days) years.push({ year, from, to: next })
+    from = next
   }
-  if (!years.length) years.push({ year: yearOf(startDay), from: 0, to: rainMm.length })
+  if (!years.length) years.push({ year: yearOf(startDay), from: 0, to: days })
   return { startDay, rainMm, month, years, made }
 }
 
@@ -56,6 +52,14 @@ function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: nu
   if (daily && runOn !== 'made') return seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
   const start = dayNumber(MADE_START)
   return seriesOf(start, makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed), true)
+}
+
+/** Makes the rain of any member of an ensemble: the site's climate with another seed, on one calendar. */
+export function memberRain(weather: Weather, years: number): { startDay: number, make: (seed: number) => Float64Array } {
+  const { daily } = weather.climate
+  const startDay = dayNumber(MADE_START)
+  const months = daily ? shiftedFit(weather, daily) : weatherMonths(weather)
+  return { startDay, make: seed => makeRain(months, startDay, years, seed) }
 }
 
 function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {

@@ -1,4 +1,5 @@
 export { catchLimits, type CatchLimit } from './catchLimits'
-export { boreMm } from './loss'
+export { boreMm, fittingsK, pipeLengthM } from './loss'
+export { roofsOfTankM2, stormIntoLps } from './stormFlows'
 export { endHeightM, pathsFrom, type Path } from './paths'
 export { joinsOf, roofLines, waterLine, type Join, type RoofLine, type WaterLine } from './roofLines'

@@ -27,6 +27,16 @@ export function runLossM(run: Run, flowLps: number, waterTemperatureC: number, k
   }, fittingLossM(flowLps, bore, k))
 }
 
+/** Velocity heads that the fittings of a run cost, each in its own bore. */
+export function fittingsK(run: Run): number {
+  return run.parts.reduce((sum, part) => sum + fittingK(part), 0)
+}
+
+/** Length of pipe and hose in a run. */
+export function pipeLengthM(run: Run): number {
+  return run.parts.reduce((sum, part) => part.kind === 'pipe' || part.kind === 'flexible' ? sum + part.lengthM : sum, 0)
+}
+
 /** Litres that the pipes of a run hold when they are full. */
 export function runVolumeL(run: Run): number {
   return run.parts.reduce((sum, part) => part.kind === 'pipe' || part.kind === 'flexible' ? sum + circleArea(part.innerDiameterMm / 1000) * part.lengthM * 1000 : sum, 0)

@@ -1,6 +1,5 @@
 import { MONTH_DAYS } from '../climate'
-import { roofYield } from '../sums'
-import { frostMonths, litresPerDay, lossSchool, moveOf, roofAreaM2, roofLosses, weatherMonths, type NodeOf, type Site } from '../site'
+import { frostMonths, litresPerDay, moveOf, roofMonthL, weatherMonths, type NodeOf, type Site } from '../site'
 import type { Check, Finding } from './finding'
 import { monthNames, say, volume } from './phrase'
 
@@ -8,20 +7,10 @@ const EVERY_MONTH = 12
 const subjectOf = (spout: NodeOf<'spout'>) => ({ kind: 'node' as const, id: spout.id, name: spout.name })
 const spoutsOf = (site: Site) => site.nodes.filter(node => node.kind === 'spout')
 
-/** Litres that a spout's roofs give in a mean month (1–12). */
-function monthL(site: Site, spoutId: string | undefined, month: number): number {
-  const { rainMm, wetDays } = weatherMonths(site)[month - 1]!
-  return site.roofs.reduce((sum, roof) => {
-    const { runoffCoefficient, wettingLossMm } = roofLosses(roof, lossSchool(site))
-    const share = roof.spouts.filter(spout => !spoutId || spout.nodeId === spoutId).reduce((part, spout) => part + spout.share, 0)
-    return sum + roofYield({ planAreaM2: roofAreaM2(roof) * share, rainMm, runoffCoefficient, wettingLossMm: wettingLossMm * wetDays }).volumeL
-  }, 0)
-}
-
 /** Months in which the roofs bring more than is asked, in a plan whose other months ask more than they bring: those that fill the tanks. */
 function fillingMonths(site: Site): number[] {
   const asked = MONTH_DAYS.map((days, index) => site.uses.reduce((sum, use) => sum + litresPerDay(site, use)[index]! * days, 0))
-  const over = asked.map((litres, index) => monthL(site, undefined, index + 1) - litres)
+  const over = asked.map((litres, index) => roofMonthL(site, index + 1) - litres)
   return over.some(litres => litres < 0) ? over.flatMap((litres, index) => litres > 0 ? [index + 1] : []) : []
 }
 
@@ -33,7 +22,7 @@ export const bypassInFilling: Check = {
     return spoutsOf(site).flatMap((spout): Finding[] => {
       const months = (spout.bypassMonths ?? []).filter(month => filling.includes(month) && !frost.includes(month))
       if (!months.length || spout.bypassMonths!.length === EVERY_MONTH) return []
-      const lostL = months.reduce((sum, month) => sum + monthL(site, spout.id, month), 0)
+      const lostL = months.reduce((sum, month) => sum + roofMonthL(site, month, spout.id), 0)
       return [{
         id: `bypass-in-filling:${spout.id}`, check: 'bypass-in-filling', severity: 'look', subject: subjectOf(spout),
         sentence: say`${spout.name} sends ${volume(lostL)} to ground in ${monthNames(months)}, when the tanks fill for the dry months.`,

@@ -1,4 +1,5 @@
-import { catchYear, compile, poolsOf, type CatchYear, type Compiled, type Pool } from '../balance'
+import { catchYear, compile, linksOf, simulate, type CatchYear, type Compiled, type DailyRun, type LinkReading, type Pool } from '../balance'
+import { weatherSeries } from '../climate'
 import { catchLimits, pathsFrom, roofLines, type CatchLimit, type Path, type RoofLine } from '../network'
 import { designStorm, type DesignStorm, type Move, type NodeOf, type Site, type Tank } from '../site'
 import type { Phrase } from './phrase'
@@ -37,12 +38,18 @@ export interface Yard {
   roofLines: RoofLine[]
   /** What becomes of the roofs' water in a mean year. */
   year: CatchYear
+  /** Open links between tanks of a group. */
+  links: LinkReading[]
+  /** The days of the site's own weather, run once for whoever asks. */
+  days: () => DailyRun
 }
 
 export function yardOf(site: Site): Yard {
+  const compiled = compile(site)
+  let days: DailyRun | undefined
   const spouts = site.nodes.filter(node => node.kind === 'spout')
   return {
-    site, pools: poolsOf(site), compiled: compile(site), storm: designStorm(site), limits: catchLimits(site), roofLines: roofLines(site), year: catchYear(site),
+    site, pools: compiled.pools, compiled, links: linksOf(site, compiled.pools), days: () => days ??= simulate(compiled, weatherSeries(site)), storm: designStorm(site), limits: catchLimits(site), roofLines: roofLines(site), year: catchYear(site),
     lines: spouts.flatMap(spout => pathsFrom(site, spout.id).flatMap(path => path.end.kind === 'tank' ? [{ spout, path, tank: path.end }] : [])),
   }
 }

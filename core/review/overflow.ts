@@ -13,7 +13,7 @@ function usedOverflows(site: Site, tank: Tank): Port[] {
 export const noOverflow: Check = {
   id: 'no-overflow',
   sound: 'Every tank has an overflow that leads somewhere',
-  find: ({ site, pools }) => pools.filter(pool => !pool.spillsAt.port && pool.tanks.some(tank => usedInlets(site, tank).length)).map(({ spillsAt: { tank } }) => ({
+  find: ({ site, pools }) => pools.filter(pool => !pool.spillsAt.port && pool.tanks.some(tank => usedInlets(site, tank).length) && !pool.tanks.some(tank => usedOverflows(site, tank).length)).map(({ spillsAt: { tank } }) => ({
     id: `no-overflow:${tank.id}`, check: 'no-overflow', severity: 'wrong', subject: { kind: 'node', id: tank.id, name: tank.name },
     sentence: say`When ${tank.name} is full it runs over its rim and down its own base.`,
     why: say`It has no overflow below its rim, ${length(rimM(tank))} above the datum, that leads the water away.`,

@@ -4,8 +4,12 @@ import { yardOf, type Check, type Finding } from './finding'
 import { chamberShutForGood, chamberStaysFull, chamberTooSmall, noFirstFlush, outletTooSlow, outletWasteful } from './firstFlush'
 import { downpipeTooSmall, gutterTooSmall, gutterUnknown, roofWithoutSpout, sharesOff, spillOverDoor, spoutWithoutShare, stormMissing } from './gutters'
 import { linkWithoutValve, rimsDiffer } from './joined'
+import { feederTooLow, floatMissing, linkTooSlow, noSpare, sharedOverflow, supplyUnfitted } from './linking'
+import { drawnFromFloor, inletSiphons, intakeFouls, overflowBelowStorm, overflowSiphons, ventTooSmall } from './openings'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
+import { dripShort, failsMoreThanAccepted, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
 import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin, wetLineFreezes, wetLineUndrained } from './roofLines'
+import { baseOverSoil, overflowHarms, reserveNotKept, soakawayFails, standForEngineer, standUnsound } from './standing'
 import { bareSoil, lightInSun, noVent } from './tankCare'
 import { asksMoreThanComes, roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 
@@ -14,8 +18,10 @@ export const CHECKS: Check[] = [
   stormMissing, roofWithoutSpout, spoutWithoutShare, sharesOff, gutterUnknown, gutterTooSmall, downpipeTooSmall, spillOverDoor,
   fedFromBelow, lineClimbs, lineTooSlow, wetLineUndrained, wetLineFreezes, unequalJoin, mosquitoMesh,
   noFirstFlush, chamberStaysFull, chamberTooSmall, outletTooSlow, outletWasteful, chamberShutForGood, bypassInFilling, bypassShutInFrost,
-  noOverflow, overflowTooSmall, overflowAboveInlet, rimsDiffer, linkWithoutValve, noVent, lightInSun, bareSoil,
-  asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfit,
+  noOverflow, sharedOverflow, overflowTooSmall, overflowBelowStorm, overflowAboveInlet, overflowSiphons, inletSiphons, overflowHarms, soakawayFails,
+  rimsDiffer, linkWithoutValve, linkTooSlow, noSpare, floatMissing, feederTooLow, supplyUnfitted, drawnFromFloor, intakeFouls, reserveNotKept,
+  noVent, ventTooSmall, lightInSun, bareSoil, baseOverSoil, standUnsound, standForEngineer, spillsMoreThanKeeps, neverFills,
+  zoneOverFlow, dripShort, failsMoreThanAccepted, asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfit,
 ]
 
 export interface Review { findings: Finding[], sound: { check: string, sentence: string }[] }

@@ -1,6 +1,6 @@
 import { BASES } from '../catalog'
 import { baseLoad } from '../sums'
-import { contactAreaM2, moveOf, tankNominalL, tanksOf, type Site, type Tank } from '../site'
+import { contactAreaM2, isLightTight, moveOf, tankNominalL, tanksOf, type Site, type Tank } from '../site'
 import type { Check } from './finding'
 import { say } from './phrase'
 
@@ -21,12 +21,12 @@ export const noVent: Check = {
 export const lightInSun: Check = {
   id: 'light-in-sun',
   sound: 'No tank lets light in',
-  find: ({ site }) => tanksOf(site).filter(tank => !tank.lightTight && tank.sunlit).map(tank => ({
+  find: ({ site }) => tanksOf(site).filter(tank => !isLightTight(tank) && tank.sunlit).map(tank => ({
     id: `light-in-sun:${tank.id}`, check: 'light-in-sun', severity: 'look', subject: { kind: 'node', id: tank.id, name: tank.name },
     sentence: say`${tank.name} will grow algae: it stands in the sun and lets light through.`,
     why: say`Green water clogs filters and drippers. Paint, a wrap or boards stop it at once.`,
     numbers: {},
-    mend: { label: 'Cover or paint it', move: setTank(site, tank, 'lightTight', true) },
+    mend: { label: 'Cover or paint it', move: setTank(site, tank, 'cover', 'painted') },
   })),
 }
 

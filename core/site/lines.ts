@@ -17,6 +17,19 @@ export function lineFrom(site: Site, spoutId: string): Run[] {
   }
 }
 
+/** The tank, well or main that a tap's line starts from, past its joints; undefined where no line leads to it. */
+export function lineTo(site: Site, tapId: string): string | undefined {
+  const seen = new Set<string>()
+  let here = tapId
+  for (;;) {
+    const run = runsTo(site, here)[0]
+    if (!run || seen.has(run.id)) return undefined
+    seen.add(run.id)
+    here = run.from.node
+    if (nodeById(site, here).kind !== 'joint' && nodeById(site, here).kind !== 'pressureTank') return here
+  }
+}
+
 /** The spouts whose water comes past a node. */
 export function spoutsAbove(site: Site, nodeId: string, seen = new Set<string>()): Set<NodeOf<'spout'>> {
   if (seen.has(nodeId)) return new Set()

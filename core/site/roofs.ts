@@ -1,4 +1,5 @@
 import { DIRTINESS, FLAT_SHARE, FLUSH_SCHOOLS, GUARDS, LONG_DRY_DAYS, ROOF_EXTRAS, ROOFING, SCREENS, type FlushSchoolId, type LossSchoolId, type Quality } from '../catalog'
+import { roofYield } from '../sums'
 import { outlineAreaM2 } from './outline'
 import type { Part, Roof, Site } from './schema'
 import { weatherMonths } from './weather'
@@ -79,4 +80,14 @@ export function roofCautions(roof: Roof, quality: Quality): string[] {
     ...(material.unfitFor?.includes(quality) ? [`it is ${material.name}: ${material.caution}`] : []),
     ...(roof.extras ?? []).filter(extra => (ROOF_EXTRAS[extra].unfitFor as Quality[]).includes(quality)).map(extra => ROOF_EXTRAS[extra].caution),
   ]
+}
+
+/** Litres that the roofs, or those of one spout, give in a mean month (1–12). */
+export function roofMonthL(site: Site, month: number, spoutId?: string): number {
+  const { rainMm, wetDays } = weatherMonths(site)[month - 1]!
+  return site.roofs.reduce((sum, roof) => {
+    const { runoffCoefficient, wettingLossMm } = roofLosses(roof, lossSchool(site))
+    const share = roof.spouts.filter(spout => !spoutId || spout.nodeId === spoutId).reduce((part, spout) => part + spout.share, 0)
+    return sum + roofYield({ planAreaM2: roofAreaM2(roof) * share, rainMm, runoffCoefficient, wettingLossMm: wettingLossMm * wetDays }).volumeL
+  }, 0)
 }

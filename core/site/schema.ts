@@ -1,4 +1,4 @@
-import { BASE_IDS, BYPASS_IDS, DIRTINESS_IDS, GUARD_IDS, GUTTER_PROFILES, LOSS_SCHOOL_IDS, QUALITIES, ROOF_EXTRA_IDS, ROOFING_IDS, SCREEN_IDS, TANK_KIND_IDS, TEES } from '../catalog'
+import { BASE_IDS, BED_SOIL_IDS, BYPASS_IDS, COVER_IDS, DIRTINESS_IDS, GAUGE_IDS, GUARD_IDS, GUTTER_PROFILES, LOSS_SCHOOL_IDS, LID_IDS, MULCH_IDS, NEAR_IDS, OVERFLOW_ENDINGS, QUALITIES, ROOF_EXTRA_IDS, ROOFING_IDS, SCREEN_IDS, SOIL_IDS, TANK_KIND_IDS, TEES } from '../catalog'
 import { z } from 'zod'
 
 /** Every message is the rest of a sentence that begins with the name of the field. */
@@ -64,9 +64,19 @@ export const roofSchema = kept({
 
 const standing = { id: id(), name: text(), baseM: heightM(), groundM: heightM(), note: text(5000).optional() }
 const monthList = () => z.array(whole(1, 12)).max(12)
-const supplyRule = () => kept({ startShare: share(), stopShare: share(), months: monthList() })
+/** When a well or a main tops its tank up: from which share of what it holds, to which, in which months, and how much at most a day (a trickle, or a timed batch). */
+const supplyRule = () => kept({ startShare: share(), stopShare: share(), months: monthList(), mostLPerDay: size(1e7).optional() })
+const price = () => number(0, 1e7).optional()
 
-export const portSchema = kept({ name: id(), role: choice(['inlet', 'overflow', 'outlet', 'link', 'drain']), heightM: number(0, 50), boreMm: bore() })
+export const portSchema = kept({ name: id(), role: choice(['inlet', 'overflow', 'outlet', 'link', 'drain']), heightM: number(0, 50), boreMm: bore(),
+  /** A small hole at the top of a pipe that ends under water or skims, so that it cannot siphon. */
+  airHole: z.boolean().optional(),
+  /** How an overflow begins: a plain pipe, a water trap, or a mouth that skims the surface. */
+  ending: choice(OVERFLOW_ENDINGS).optional(),
+  /** What shuts a fitting that no line ends at yet, kept for the next tank. */
+  spare: choice(['cap', 'valve']).optional(),
+  /** A draw-off that hangs from a float: its hose, and how far above the floor its stop holds it. */
+  floating: kept({ hoseM: size(30), stopM: number(0, 10) }).optional() })
 export const tankShapeSchema = z.discriminatedUnion('shape', [
   kept({ shape: z.literal('upright-cylinder'), diameterM: size(50), heightM: size(30) }),
   kept({ shape: z.literal('lying-cylinder'), diameterM: size(20), lengthM: size(100) }),
@@ -82,13 +92,23 @@ export const nodeSchema = z.discriminatedUnion('kind', [
     kind: z.literal('tank'), ...standing, tankKind: choice(TANK_KIND_IDS), shape: tankShapeSchema, emptyMassKg: number(0, 1e6),
     ports: z.array(portSchema).max(40), lid: z.boolean(), lightTight: z.boolean(), sunlit: z.boolean(), ventMm: number(0, 2000),
     base: choice(BASE_IDS), inletStyle: choice(['top', 'calmed']),
+    /** What keeps the light out; it takes the place of `lightTight` once it is said. */
+    cover: choice(COVER_IDS).optional(), lidForm: choice(LID_IDS).optional(), gauge: choice(GAUGE_IDS).optional(), soil: choice(SOIL_IDS).optional(),
+    /** A timber stand: its posts, the ground each footing covers, whether it is braced, and how wide it is where that is more than the tank. */
+    stand: kept({ posts: whole(1, 100), footingAreaM2: size(100), braced: z.boolean(), widthM: size(50).optional() }).optional(),
+    /** Litres kept back for fire; what the tank cost, or would; and water brought by lorry once it stands low. */
+    reserveL: number(0, 1e7).optional(), price: price(),
+    carted: kept({ loadL: size(1e6), startShare: share(), pricePerLoad: price() }).optional(),
   }),
   kept({ kind: z.literal('pressureTank'), ...standing, volumeL: size(100000), prechargeKPa: number(0, 2000), cutInKPa: number(0, 2000), cutOutKPa: number(0, 2000) }),
-  kept({ kind: z.literal('well'), ...standing, depthM: size(400), stillWaterDepthM: number(0, 400), yieldLPerDay: number(0, 1e7), rule: supplyRule() }),
-  kept({ kind: z.literal('main'), ...standing, pressureKPa: number(0, 2000), rule: supplyRule() }),
+  kept({ kind: z.literal('well'), ...standing, depthM: size(400), stillWaterDepthM: number(0, 400), yieldLPerDay: number(0, 1e7), rule: supplyRule(), pricePerM3: price() }),
+  kept({ kind: z.literal('main'), ...standing, pressureKPa: number(0, 2000), rule: supplyRule(), pricePerM3: price() }),
   kept({ kind: z.literal('joint'), ...standing }),
   kept({ kind: z.literal('tap'), ...standing, fixture: text() }),
-  kept({ kind: z.literal('outfall'), ...standing, to: choice(['ground', 'ditch', 'swale', 'soakaway', 'rain-garden', 'drain']) }),
+  kept({ kind: z.literal('outfall'), ...standing, to: choice(['ground', 'ditch', 'swale', 'soakaway', 'rain-garden', 'drain']),
+    /** What the water runs towards, the ground it soaks into, and a soakaway's pit. */
+    near: choice(NEAR_IDS).optional(), soil: choice(SOIL_IDS).optional(),
+    pit: kept({ lengthM: size(100), widthM: size(100), depthM: size(20), voidShare: share() }).optional() }),
 ], { error: 'must be a kind of node that this version knows' })
 
 export const partSchema = z.discriminatedUnion('kind', [
@@ -113,12 +133,19 @@ export const runSchema = kept({ id: id(), name: text(), from: endSchema, to: end
 const months = () => twelve(number(0, 10))
 export const amountSchema = z.discriminatedUnion('by', [
   kept({ by: z.literal('people'), people: number(0, 10000), litresPerPersonDay: number(0, 2000), months: months() }),
-  kept({ by: z.literal('heads'), heads: number(0, 1e6), litresPerHeadDay: number(0, 1000), months: months() }),
+  kept({ by: z.literal('heads'), heads: number(0, 1e6), litresPerHeadDay: number(0, 1000), hotFactor: number(1, 5).optional(), months: months() }),
   kept({ by: z.literal('day'), litresPerDay: number(0, 1e7), months: months() }),
-  kept({ by: z.literal('bed'), areaM2: number(0, 1e6), cropCoefficient: number(0, 2), irrigationEfficiency: number(0.1, 1), months: months() }),
-], { error: 'must be counted by people, heads, day or bed' })
+  kept({ by: z.literal('habit'), people: number(0, 10000), timesPerPersonDay: number(0, 200), litresEach: number(0, 2000), months: months() }),
+  kept({ by: z.literal('bed'), areaM2: number(0, 1e6), cropCoefficient: number(0, 2), irrigationEfficiency: number(0.1, 1), soil: choice(BED_SOIL_IDS).optional(), mulch: choice(MULCH_IDS).optional(), months: months(),
+    /** What waters it, where that is dripped by the clock. */
+    drip: kept({ emitters: z.array(kept({ count: whole(1, 100000), litresPerHour: size(1000) })).min(1).max(20), minutesPerRun: size(1440), runsPerWeek: size(70), mostLph: size(1e6).optional(), zones: whole(1, 100) }).optional() }),
+], { error: 'must be counted by people, habit, heads, day or bed' })
 
-export const useSchema = kept({ id: id(), name: text(), at: id(), quality: choice(QUALITIES), priority: whole(1, 99), amount: amountSchema })
+export const useSchema = kept({ id: id(), name: text(), at: id(), quality: choice(QUALITIES), priority: whole(1, 99), amount: amountSchema,
+  /** Steps of rationing: below which share of what its tanks hold, and the share of the day's amount that is still taken. */
+  rations: z.array(kept({ belowShare: share(), share: share() })).max(6).optional(),
+  /** Short days a year that the person says they can live with. */
+  acceptShortDays: number(0, 366).optional() })
 
 const moveSchema = z.object({ name: text(), args: z.record(z.string(), z.unknown()) })
 

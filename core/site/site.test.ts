@@ -91,7 +91,7 @@ describe('moves', () => {
     const site = build(plainTank(blank(), 'A'), moveOf('addTank', { kind: 'upright', how: 'joined', to: 'tank-1' }))
     const [a, b] = tanksOf(site)
     expect(rimM(b!)).toBeCloseTo(rimM(a!), 6)
-    expect(site.runs.find(run => run.from.port === 'link')!.parts.map(part => part.kind)).toEqual(['valve', 'pipe', 'valve'])
+    expect(site.runs.find(run => run.from.port === 'link')!.parts.map(part => part.kind)).toEqual(['valve', 'union', 'pipe', 'union', 'valve'])
   })
   it('a tank fed by the spill of another hands the overflow line on', () => {
     const site = build(plainTank(blank(), 'A'), moveOf('addTank', { kind: 'tote', how: 'spill', to: 'tank-1' }))

@@ -2,8 +2,10 @@ import { z } from 'zod'
 import { GRAVITY } from './constants'
 import { atLeastZero, defineSum, digits, output, positive } from './sum'
 
+export interface BaseLoadInput { volumeL: number, emptyMassKg: number, contactAreaM2: number }
+
 /** What a full tank weighs and how hard it presses on its base. */
-export function baseLoad({ volumeL, emptyMassKg, contactAreaM2 }: { volumeL: number, emptyMassKg: number, contactAreaM2: number }): { massKg: number, pressureKPa: number } {
+export function baseLoad({ volumeL, emptyMassKg, contactAreaM2 }: BaseLoadInput): { massKg: number, pressureKPa: number } {
   const massKg = volumeL + emptyMassKg
   return { massKg, pressureKPa: massKg * GRAVITY / contactAreaM2 / 1000 }
 }

@@ -6,7 +6,7 @@
 export type System = 'metric' | 'us' | 'imperial'
 
 export type Kind =
-  | 'length' | 'bore' | 'area' | 'volume' | 'flow' | 'dailyVolume' | 'rain' | 'intensity'
+  | 'length' | 'bore' | 'area' | 'volume' | 'flow' | 'hourFlow' | 'dailyVolume' | 'rain' | 'intensity'
   | 'pressure' | 'mass' | 'temperature' | 'duration' | 'share' | 'count' | 'angle'
 
 const FOOT_M = 0.3048
@@ -59,6 +59,12 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: US_GALLON_L / 60, words: ['US gpm', 'usgpm'] },
     { factor: IMPERIAL_GALLON_L / 60, words: ['imp gpm', 'impgpm'] },
   ],
+  hourFlow: [
+    { factor: 1, words: ['L/h', 'l/h', 'lph', 'litres an hour', 'L', 'l'] },
+    { factor: 60, words: ['L/min', 'l/min', 'lpm'] },
+    { factor: US_GALLON_L, words: ['US gph', 'usgph', 'US gal/h'] },
+    { factor: IMPERIAL_GALLON_L, words: ['imp gph', 'impgph', 'imp gal/h'] },
+  ],
   dailyVolume: [
     { factor: 1, words: ['L/day', 'l/day', 'l/d', 'litres a day', 'liters a day', 'L', 'l'] },
     { factor: 1000, words: ['m³/day', 'm3/day', 'm3/d'] },
@@ -108,6 +114,7 @@ export const UNITS: Record<Kind, Unit[]> = {
 export const SPOKEN: Partial<Record<Kind, Record<string, Record<System, string>>>> = {
   volume: gallonWords(['gal', 'gals', 'gallon', 'gallons'], 'US gal', 'imp gal'),
   flow: gallonWords(['gpm', 'gal/min'], 'US gpm', 'imp gpm'),
+  hourFlow: gallonWords(['gph', 'gal/h', 'gal an hour'], 'US gph', 'imp gph'),
   dailyVolume: gallonWords(['gal', 'gallons', 'gal/day', 'gpd', 'gal a day'], 'US gal/day', 'imp gal/day'),
 }
 
@@ -124,6 +131,7 @@ export const SHOWN: Record<Kind, Record<System, Shown>> = {
   area: { metric: { unit: 'm²', decimals: 1 }, us: { unit: 'ft²', decimals: 1 }, imperial: { unit: 'ft²', decimals: 1 } },
   volume: { metric: { unit: 'L', decimals: 1 }, us: { unit: 'US gal', decimals: 1 }, imperial: { unit: 'imp gal', decimals: 1 } },
   flow: { metric: { unit: 'L/s', decimals: 2 }, us: { unit: 'US gpm', decimals: 1 }, imperial: { unit: 'imp gpm', decimals: 1 } },
+  hourFlow: { metric: { unit: 'L/h', decimals: 1 }, us: { unit: 'US gph', decimals: 1 }, imperial: { unit: 'imp gph', decimals: 1 } },
   dailyVolume: { metric: { unit: 'L/day', decimals: 1 }, us: { unit: 'US gal/day', decimals: 1 }, imperial: { unit: 'imp gal/day', decimals: 1 } },
   rain: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 2 }, imperial: { unit: 'in', decimals: 2 } },
   intensity: { metric: { unit: 'mm/h', decimals: 0 }, us: { unit: 'in/h', decimals: 2 }, imperial: { unit: 'in/h', decimals: 2 } },

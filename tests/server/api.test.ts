@@ -85,6 +85,14 @@ describe('the routes', () => {
     expect(Math.abs(massErrorL)).toBeLessThan(1e-3)
     expect((await post('/api/balance', demo())).json.years).toHaveLength(30)
   })
+  it('answer an ensemble and a curve of sizes as options of the balance', async () => {
+    const { status, json } = await post('/api/balance', { site: demo(), options: { years: 10, members: 9, sizes: { tank: 'tank-1', litres: [2000, 8000, 30000] } } })
+    expect(status).toBe(200)
+    const { ensemble, sizes } = json as unknown as { ensemble: { years: number, shortDays: number[] }, sizes: { capL: number, shortDays: number }[] }
+    expect(ensemble).toMatchObject({ members: 9, years: 90, dryByMonth: expect.any(Array) })
+    expect(sizes.map(point => Math.round(point.capL))).toEqual([2000, 8000, 30000])
+    expect(sizes[0]!.shortDays).toBeGreaterThan(sizes[2]!.shortDays)
+  })
   it('answer the review in the site’s units', async () => {
     const metric = await post('/api/review', demo())
     expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['gutter-too-small', 'overflow-too-small', 'spill-over-door', 'no-first-flush'])
@@ -99,6 +107,8 @@ describe('the routes', () => {
     ['no site', '/api/balance', { hello: 1 }, 422, 'format'],
     ['a wrong field', '/api/review', { ...demo(), place: { latitudeDeg: 95 } }, 422, 'place.latitudeDeg'],
     ['wrong options', '/api/balance', { site: demo(), options: { years: 0 } }, 422, 'options.years'],
+    ['too many years', '/api/balance', { site: demo(), options: { members: 10000, years: 200 } }, 422, 'options.members'],
+    ['sizes of no tank', '/api/balance', { site: demo(), options: { sizes: { tank: 'bath' } } }, 422, 'options.sizes.tank'],
     ['an impossible sum', '/api/sums/tank-volume', { shape: 'box', lengthM: 1, widthM: 1, heightM: 1, levelM: 3 }, 422, 'levelM'],
     ['no such sum', '/api/sums/luck', {}, 404, 'name'],
   ])('say what is wrong with %s', async (_, path, body, status, where) => {

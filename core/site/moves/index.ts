@@ -7,25 +7,32 @@ import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamb
 import { dipLine, fitLowDrain, fitScreen, joinSpouts, setBore, setBypass, takeOutScreen } from './lines'
 import { Refusal, type MoveKind } from './move'
 import { addRoof, addRoofPiece, addSpout, evenShares, fitDownpipe, fitGutter, giveShare, measureRoof, setOutline } from './roofs'
-import { addTank, fitLinkValves, fitOverflow, levelRims, linkAtBottom, resizeTank, setPort, spillInto } from './tanks'
-import { addUse, fitTreatment, insertPart } from './uses'
+import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
+import { feedByFloat, fitFloat, fitLinkValves, fitSpare, levelRims, linkAtBottom, spillInto, turnValve, widenLink } from './joins'
+import { dropOption, keepOption } from './options'
+import { leadTo } from './outfalls'
+import { addSource } from './sources'
+import { addTank, fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
+import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
 
 enablePatches()
 
 /** Every move there is. The interface, the tests, undo and the import all go through these. */
 export const MOVES = {
   change, setHeight, remove, setClimate,
-  addTank, linkAtBottom, spillInto, fitOverflow, setPort, resizeTank, levelRims, fitLinkValves,
+  addTank, fitOverflow, setPort, resizeTank, reshapeTank, setKind, standOn, setInlet, widenTanks,
+  linkAtBottom, spillInto, feedByFloat, fitFloat, fitSpare, levelRims, fitLinkValves, turnValve, widenLink,
+  keepReserve, floatDrawOff, fitSupplyValve, raiseDrawOff, drawFrom, addSource, leadTo,
   addRoof, addRoofPiece, setOutline, measureRoof, addSpout, giveShare, evenShares, fitGutter, fitDownpipe,
   dipLine, fitLowDrain, joinSpouts, setBore, fitScreen, takeOutScreen, setBypass,
   fitFirstFlush, takeOutChamber, sizeChamber, formChamber, fitChamberOutlet,
-  addUse, insertPart, fitTreatment,
+  addUse, insertPart, fitTreatment, fitDrip, ration, keepOption, dropOption,
 }
 export type MoveName = keyof typeof MOVES
 export type MoveArgs<Name extends MoveName> = z.input<(typeof MOVES)[Name]['args']>
 
-/** A step that was made, with the patches that undo and redo it. */
-export interface Made { label: string, patches: Patch[], inverse: Patch[] }
+/** A step that was made, with the patches that undo and redo it, and the moves it came of. */
+export interface Made { label: string, patches: Patch[], inverse: Patch[], moves?: Move[] }
 export type MoveResult = { ok: true, site: Site, made: Made } | { ok: false, problem: string }
 
 export function moveOf<Name extends MoveName>(name: Name, args: MoveArgs<Name>): Move {
@@ -45,7 +52,7 @@ export function applyMove(site: Site, move: Move): MoveResult {
   try {
     const [next, patches, inverse] = produceWithPatches(site, draft => kind.apply(draft as Site, args.data))
     const problem = firstProblem(site, next)
-    return problem ? { ok: false, problem } : { ok: true, site: next, made: { label, patches, inverse } }
+    return problem ? { ok: false, problem } : { ok: true, site: next, made: { label, patches, inverse, moves: [move] } }
   }
   catch (error) {
     if (error instanceof Refusal) return { ok: false, problem: error.message }
@@ -60,15 +67,18 @@ function firstProblem(before: Site, after: Site): string | undefined {
   return checked.ok ? undefined : checked.problems[0]!.sentence
 }
 
-/** Several moves in a row; the first that cannot be made stops them all. */
-export function applyMoves(site: Site, moves: Move[]): { ok: true, site: Site } | { ok: false, problem: string } {
+/** Several moves in a row, made as one step; the first that cannot be made stops them all. */
+export function applyMoves(site: Site, moves: Move[], label = 'Several changes'): MoveResult {
   let current = site
+  const made: Made = { label, patches: [], inverse: [], moves }
   for (const move of moves) {
     const result = applyMove(current, move)
     if (!result.ok) return result
     current = result.site
+    made.patches.push(...result.made.patches)
+    made.inverse.unshift(...result.made.inverse)
   }
-  return { ok: true, site: current }
+  return { ok: true, site: current, made }
 }
 
 export function undo(site: Site, made: Made): Site {
@@ -79,5 +89,7 @@ export function redo(site: Site, made: Made): Site {
   return applyPatches(site, made.patches)
 }
 
+export { drawOffs, heightHoldingM, joinedTanks } from './drawOff'
 export { chamberFor, orificeFor } from './firstFlush'
+export { spareLink } from './joins'
 export { nextBoreMm } from './lines'

@@ -1,11 +1,11 @@
-import { BASES, TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '../../catalog'
-import { tankHeight } from '../../sums'
+import { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId, type TankKindId } from '../../catalog'
+import { tankHeight, tankVolume } from '../../sums'
 import { z } from 'zod'
 import { portsByRole, rimM, runsFrom, spillM } from '../ports'
 import type { Site, Tank } from '../schema'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+import { feedFrom, joinAtBottom, leadOverflowAway, leaveSpare, overflowPort, spillFrom } from './joins'
+import { defineMove, freshId, need, Refusal } from './move'
 
-const tankId = z.object({ tank: z.string() })
 const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
 const round = (value: number) => Math.round(value * 1000) / 1000
 
@@ -24,106 +24,68 @@ export function makeTank(site: Site, kind: TankKindId, name?: string, like?: Tan
       { name: 'inlet', role: 'inlet', heightM: round(heightM - 0.06), boreMm: entry.inletMm },
       { name: 'overflow', role: 'overflow', heightM: round(heightM - Math.min(0.2, heightM * 0.15)), boreMm: entry.inletMm },
       { name: 'outlet', role: 'outlet', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm },
-      { name: 'link', role: 'link', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm },
+      { name: 'link', role: 'link', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm, spare: 'valve' },
     ],
   }
 }
 
-/** One more tank: on its own, joined at the bottom of another, or fed by another's spill. */
+export const HOW_IDS = ['alone', 'joined', 'spill', 'stepped', 'pump'] as const
+const HOW_WORDS: Record<(typeof HOW_IDS)[number], (of: string) => string> = {
+  alone: () => '', joined: of => ` joined to ${of} at the bottom`, spill: of => ` fed by ${of}’s spill`, stepped: of => ` below ${of}, filled through a float valve`, pump: of => ` for the pump, filled from ${of} through a float valve`,
+}
+
+/** One more tank: on its own; joined at the bottom of another; fed by another's spill; a step down the slope; or a small one that the pump draws from. */
 export const addTank = defineMove({
-  args: z.object({ kind: z.enum(TANK_KIND_IDS), how: z.enum(['alone', 'joined', 'spill']), to: z.string().optional(), name: z.string().optional() }),
-  label: ({ kind, how, to }, site) => `Add a ${TANK_KINDS[kind].name}${how === 'joined' ? ` joined to ${nameOf(site, to!)}` : how === 'spill' ? ` fed by ${nameOf(site, to!)}’s spill` : ''}`,
+  args: z.object({ kind: z.enum(TANK_KIND_IDS), how: z.enum(HOW_IDS), to: z.string().optional(), name: z.string().optional() }),
+  label: ({ kind, how, to }, site) => `Add a ${TANK_KINDS[kind].name}${HOW_WORDS[how](nameOf(site, to ?? ''))}`,
   apply(site, { kind, how, to, name }) {
     const like = to ? need(site, to, 'tank') : undefined
-    if (how !== 'alone' && !like) throw new Refusal('Say which tank the new one is joined to.')
     const tank = makeTank(site, kind, name, like)
+    if (how !== 'alone' && !like) throw new Refusal('Say which tank the new one is joined to.')
     if (like && like.base === tank.base) tank.baseM = like.baseM
     site.nodes.push(tank)
-    if (how === 'joined') {
+    if (!like || how === 'alone') leadOverflowAway(site, tank)
+    else if (how === 'joined') {
       // Level tops let one overflow serve both; a taller or lower tank gets a base to match.
-      tank.baseM = round(rimM(like!) - tankHeight(tank.shape))
-      joinAtBottom(site, like!, tank, Math.min(portsByRole(like!, 'link')[0]?.boreMm ?? 50, portsByRole(tank, 'link')[0]!.boreMm))
+      tank.baseM = round(rimM(like) - tankHeight(tank.shape))
+      joinAtBottom(site, like, tank, Math.min(portsByRole(like, 'link')[0]?.boreMm ?? 50, portsByRole(tank, 'link')[0]!.boreMm))
+      leaveSpare(site, tank)
     }
     else if (how === 'spill') {
-      tank.baseM = round(Math.min(tank.baseM, spillM(site, like!) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
-      spillFrom(site, like!, tank)
+      tank.baseM = round(Math.min(tank.baseM, spillM(site, like) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
+      spillFrom(site, like, tank)
     }
-    else leadOverflowAway(site, tank)
+    else if (how === 'stepped') stepDown(site, like, tank)
+    else pumpFrom(site, like, tank)
   },
 })
 
-function joinAtBottom(site: Site, a: Tank, b: Tank, boreMm: number): void {
-  const ends = [a, b].map((tank) => {
-    const free = portsByRole(tank, 'link').find(port => !site.runs.some(run => [run.from, run.to].some(end => end.node === tank.id && end.port === port.name)))
-    if (free) return free
-    const port = { name: `link-${tank.ports.length}`, role: 'link' as const, heightM: Math.min(0.1, tankHeight(tank.shape) * 0.08), boreMm }
-    tank.ports.push(port)
-    return port
-  })
-  for (const port of ends) port.boreMm = boreMm
-  addRun(site, `${a.name} to ${b.name}, at the bottom`, { node: a.id, port: ends[0]!.name }, { node: b.id, port: ends[1]!.name }, [valve(boreMm), pipe(1.2, boreMm), valve(boreMm)])
+/** The whole of the upper tank runs down into the lower: its float valve lies below the upper one's outlet. */
+function stepDown(site: Site, upper: Tank, lower: Tank): void {
+  const outletM = upper.baseM + (portsByRole(upper, 'outlet')[0]?.heightM ?? 0)
+  const stepM = lower.baseM - lower.groundM
+  lower.baseM = round(outletM - 0.05 - (overflowPort(lower).heightM - 0.05))
+  lower.groundM = round(Math.min(upper.groundM, lower.baseM - stepM))
+  feedFrom(site, upper, lower)
 }
 
-/** Joins two tanks at the bottom, each behind its own valve. */
-export const linkAtBottom = defineMove({
-  args: z.object({ a: z.string(), b: z.string(), boreMm: z.number().positive().max(1000) }),
-  label: ({ a, b }, site) => `Join ${nameOf(site, a)} and ${nameOf(site, b)} at the bottom`,
-  apply(site, { a, b, boreMm }) {
-    if (a === b) throw new Refusal('A tank cannot be joined to itself.')
-    joinAtBottom(site, need(site, a, 'tank'), need(site, b, 'tank'), boreMm)
-  },
-})
-
-function spillFrom(site: Site, from: Tank, to: Tank): void {
-  const overflow = overflowPort(from)
-  const existing = runsFrom(site, from.id, overflow.name)[0]
-  const target = { node: to.id, port: portsByRole(to, 'inlet')[0]!.name }
-  if (existing) {
-    // The line that led the spill away now leads it away from the new, last tank.
-    const outfall = existing.to
-    existing.to = target
-    existing.name = `${from.name} spills into ${to.name}`
-    const last = overflowPort(to)
-    if (!runsFrom(site, to.id, last.name).length && site.nodes.some(node => node.id === outfall.node && node.kind === 'outfall')) {
-      addRun(site, `${to.name} overflow`, { node: to.id, port: last.name }, outfall, [pipe(4, last.boreMm)])
-    }
+/** A small tank beside a big one: its float valve sits low, so that little of the big one stays out of reach, and the pump draws from it. */
+function pumpFrom(site: Site, big: Tank, small: Tank): void {
+  const heightM = tankHeight(small.shape)
+  small.baseM = round(Math.min(big.baseM, big.groundM + BASES[small.base].heightM))
+  const pumped = site.runs.filter(run => run.from.node === big.id && run.parts.some(part => part.kind === 'pump'))
+  feedFrom(site, big, small, heightM * 0.5)
+  const outlet = portsByRole(small, 'outlet')[0]!
+  for (const run of pumped) {
+    run.from = { node: small.id, port: outlet.name }
+    run.name = run.name.replace(big.name, small.name)
+    outlet.boreMm = Math.max(outlet.boreMm, run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 0)
   }
-  else addRun(site, `${from.name} spills into ${to.name}`, { node: from.id, port: overflow.name }, target, [pipe(1.5, overflow.boreMm)])
-  leadOverflowAway(site, to)
-}
-
-/** A cascade at the top: the first tank's overflow feeds the second, whose own overflow leads away. */
-export const spillInto = defineMove({
-  args: z.object({ from: z.string(), to: z.string() }),
-  label: ({ from, to }, site) => `Spill ${nameOf(site, from)} into ${nameOf(site, to)}`,
-  apply(site, { from, to }) {
-    if (from === to) throw new Refusal('A tank cannot spill into itself.')
-    spillFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
-  },
-})
-
-function overflowPort(tank: Tank) {
-  const existing = portsByRole(tank, 'overflow')[0]
-  if (existing) return existing
-  const inlet = portsByRole(tank, 'inlet')[0]
-  const heightM = round(Math.max(0.05, (inlet?.heightM ?? tankHeight(tank.shape)) - 0.12))
-  const port = { name: 'overflow', role: 'overflow' as const, heightM, boreMm: inlet?.boreMm ?? 68 }
-  tank.ports.push(port)
-  return port
-}
-
-function leadOverflowAway(site: Site, tank: Tank): void {
-  const port = overflowPort(tank)
-  if (runsFrom(site, tank.id, port.name).length) return
-  const outfall = { kind: 'outfall' as const, id: freshId(site, 'outfall'), name: `${tank.name} outfall`, baseM: Math.min(tank.groundM, tank.baseM + port.heightM - 0.1), groundM: tank.groundM, to: 'swale' as const }
-  site.nodes.push(outfall)
-  const ends = [{ node: tank.id, port: port.name }, { node: outfall.id, port: 'in' }] as const
-  addRun(site, `${tank.name} overflow`, ends[0], ends[1], [pipe(guessedLengthM(site, ends[0], ends[1], 4), port.boreMm)])
 }
 
 /** Gives a tank an overflow and leads it to a swale. */
 export const fitOverflow = defineMove({
-  args: tankId,
+  args: z.object({ tank: z.string() }),
   label: ({ tank }, site) => `Fit an overflow to ${nameOf(site, tank)}`,
   apply: (site, { tank }) => leadOverflowAway(site, need(site, tank, 'tank')),
 })
@@ -153,38 +115,101 @@ export const resizeTank = defineMove({
   label: ({ tank }, site) => `Resize ${nameOf(site, tank)}`,
   apply(site, { tank: id, shape }) {
     const tank = need(site, id, 'tank')
-    const before = tankHeight(tank.shape)
-    tank.shape = { ...tank.shape, ...shape } as Tank['shape']
-    const after = tankHeight(tank.shape)
-    if (!(after > 0)) return
-    // Fittings near the top keep their distance from the rim, those near the floor theirs from the floor.
-    for (const port of tank.ports) {
-      if (port.heightM > before / 2) port.heightM = round(Math.max(after * 0.5, port.heightM + after - before))
-      else port.heightM = round(Math.min(port.heightM, after * 0.4))
+    takeShape(tank, { ...tank.shape, ...shape } as Tank['shape'])
+  },
+})
+
+function takeShape(tank: Tank, shape: Tank['shape']): void {
+  const before = tankHeight(tank.shape)
+  tank.shape = shape
+  const after = tankHeight(shape)
+  if (!(after > 0)) return
+  // Fittings near the top keep their distance from the rim, those near the floor theirs from the floor.
+  for (const port of tank.ports) {
+    if (port.heightM > before / 2) port.heightM = round(Math.max(after * 0.5, port.heightM + after - before))
+    else port.heightM = round(Math.min(port.heightM, after * 0.4))
+  }
+}
+
+/** A tank of another shape that is as tall and holds about as much. */
+export const reshapeTank = defineMove({
+  args: z.object({ tank: z.string(), shape: z.enum(['upright-cylinder', 'lying-cylinder', 'box']) }),
+  label: ({ tank }, site) => `Give ${nameOf(site, tank)} another shape`,
+  apply(site, { tank: id, shape }) {
+    const tank = need(site, id, 'tank')
+    if (tank.shape.shape === shape) return
+    const heightM = tankHeight(tank.shape)
+    const planM2 = tank.shape.shape === 'box' ? tank.shape.lengthM * tank.shape.widthM : tank.shape.shape === 'upright-cylinder' ? Math.PI * tank.shape.diameterM ** 2 / 4 : Math.PI * tank.shape.diameterM / 4 * tank.shape.lengthM
+    if (shape === 'upright-cylinder') tank.shape = { shape, diameterM: round(Math.sqrt(planM2 * 4 / Math.PI)), heightM }
+    else if (shape === 'box') tank.shape = { shape, lengthM: round(Math.sqrt(planM2)), widthM: round(Math.sqrt(planM2)), heightM }
+    else tank.shape = { shape, diameterM: heightM, lengthM: round(planM2 * 4 / (Math.PI * heightM)) }
+  },
+})
+
+/** Swaps a tank's kind for another from the catalog, with its usual measures and fittings; its place and its lines stay. */
+export const setKind = defineMove({
+  args: z.object({ tank: z.string(), kind: z.enum(TANK_KIND_IDS), volumeL: z.number().positive().max(1e7).optional() }),
+  label: ({ tank, kind }, site) => `Make ${nameOf(site, tank)} a ${TANK_KINDS[kind].name}`,
+  apply(site, { tank: id, kind, volumeL }) {
+    const tank = need(site, id, 'tank')
+    const entry = TANK_KINDS[kind]
+    const spread = volumeL ? Math.sqrt(volumeL / tankVolume({ ...entry.shape, levelM: tankHeight(entry.shape) }).volumeL) : 1
+    const { shape } = entry
+    // A larger one of its kind is wider, not taller; a lying one longer.
+    const sized = shape.shape === 'upright-cylinder' ? { ...shape, diameterM: round(shape.diameterM * spread) }
+      : shape.shape === 'box' ? { ...shape, lengthM: round(shape.lengthM * spread), widthM: round(shape.widthM * spread) } : { ...shape, lengthM: round(shape.lengthM * spread ** 2) }
+    const level = tankHeight(tank.shape)
+    takeShape(tank, sized)
+    tank.baseM = round(tank.base === 'buried' ? tank.baseM + level - tankHeight(sized) : tank.baseM)
+    Object.assign(tank, { tankKind: kind, emptyMassKg: Math.round(entry.emptyMassKg * spread ** 1.5), lightTight: entry.lightTight, lid: entry.lid })
+    delete tank.cover
+    delete tank.price
+  },
+})
+
+/** Puts a tank on another base, at the height that base usually has above the ground. */
+export const standOn = defineMove({
+  args: z.object({ tank: z.string(), base: z.enum(BASE_IDS), heightM: z.number().min(-20).max(50).optional() }),
+  label: ({ tank, base }, site) => `Stand ${nameOf(site, tank)} on ${BASES[base].name}`,
+  apply(site, { tank: id, base, heightM }) {
+    const tank = need(site, id, 'tank')
+    tank.base = base
+    tank.baseM = round(tank.groundM + (heightM ?? usualHeightM(tank, base)))
+    if (base === 'stand') tank.stand ??= { posts: 4, footingAreaM2: 0.16, braced: true }
+    else delete tank.stand
+  },
+})
+
+/** Buried, a tank's top lies a hand below the ground; other bases lift the floor by what they usually do. */
+function usualHeightM(tank: Tank, base: BaseId): number {
+  return base === 'buried' ? -tankHeight(tank.shape) - 0.1 : BASES[base].heightM
+}
+
+/** Fills a tank from the top, or calmed at the bottom with the air hole that keeps it from siphoning. */
+export const setInlet = defineMove({
+  args: z.object({ tank: z.string(), style: z.enum(['top', 'calmed']), airHole: z.boolean().optional() }),
+  label: ({ tank, style }, site) => `Fill ${nameOf(site, tank)} ${style === 'top' ? 'from the top' : 'calmed, at the bottom'}`,
+  apply(site, { tank: id, style, airHole = true }) {
+    const tank = need(site, id, 'tank')
+    tank.inletStyle = style
+    for (const port of portsByRole(tank, 'inlet')) {
+      if (style === 'calmed') port.airHole = airHole
+      else delete port.airHole
     }
   },
 })
 
-/** Raises the bases of joined tanks until their rims are level with the highest. */
-export const levelRims = defineMove({
-  args: z.object({ tanks: z.array(z.string()).min(2) }),
-  label: () => 'Level the tops of the joined tanks',
-  apply(site, { tanks }) {
-    const found = tanks.map(id => need(site, id, 'tank'))
-    const topM = Math.max(...found.map(rimM))
-    for (const tank of found) tank.baseM = round(tank.baseM + topM - rimM(tank))
-  },
-})
-
-/** Puts a valve at each end of a link that has none. */
-export const fitLinkValves = defineMove({
-  args: z.object({ run: z.string() }),
-  label: () => 'Fit a valve at each end of the link',
-  apply(site, { run: id }) {
-    const run = site.runs.find(candidate => candidate.id === id)
-    if (!run) throw new Refusal('That link is no longer there.')
-    const bore = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 50
-    if (run.parts[0]?.kind !== 'valve') run.parts.unshift(valve(bore))
-    if (run.parts.at(-1)?.kind !== 'valve' || run.parts.length === 1) run.parts.push(valve(bore))
+/** Makes tanks hold a multiple of what they do, in their width (a lying one in its length); their heights and fittings stay. */
+export const widenTanks = defineMove({
+  args: z.object({ tanks: z.array(z.string()).min(1), share: z.number().min(0.01).max(100) }),
+  label: ({ tanks }, site) => `Resize ${tanks.map(id => nameOf(site, id)).join(' and ')}`,
+  apply(site, { tanks, share }) {
+    const across = Math.sqrt(share)
+    for (const id of tanks) {
+      const { shape } = need(site, id, 'tank')
+      if (shape.shape === 'upright-cylinder') shape.diameterM = round(shape.diameterM * across)
+      else if (shape.shape === 'box') [shape.lengthM, shape.widthM] = [round(shape.lengthM * across), round(shape.widthM * across)]
+      else shape.lengthM = round(shape.lengthM * share)
+    }
   },
 })

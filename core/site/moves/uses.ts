@@ -1,5 +1,8 @@
 import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../../catalog'
 import { z } from 'zod'
+import { dripZone } from '../../sums'
+import { zonesWithin } from '../drip'
+import { litresPerDay } from '../quantities'
 import { portsByRole, rimM, runsFrom, runsTo, tanksOf } from '../ports'
 import { partSchema, type Amount, type NodeOf, type Part, type Site, type Use } from '../schema'
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
@@ -8,10 +11,11 @@ const ALL_YEAR = Array.from({ length: 12 }, () => 1)
 const SUPPLY_MM = 26.6
 
 export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].count): Amount {
-  const { by, each } = USE_PRESETS[preset]
+  const { by, each, times = 1, hotFactor } = USE_PRESETS[preset]
   switch (by) {
     case 'people': return { by, people: count, litresPerPersonDay: each, months: [...ALL_YEAR] }
-    case 'heads': return { by, heads: count, litresPerHeadDay: each, months: [...ALL_YEAR] }
+    case 'habit': return { by, people: count, timesPerPersonDay: times, litresEach: each, months: [...ALL_YEAR] }
+    case 'heads': return { by, heads: count, litresPerHeadDay: each, ...(hotFactor ? { hotFactor } : {}), months: [...ALL_YEAR] }
     case 'day': return { by, litresPerDay: each * count, months: [...ALL_YEAR] }
     case 'bed': return { by, areaM2: count, cropCoefficient: each, irrigationEfficiency: 0.9, months: [...ALL_YEAR] }
   }
@@ -88,5 +92,45 @@ export const fitTreatment = defineMove({
     if (!run) throw new Refusal(`No line leads to ${tap.name} yet; lead one there first.`)
     const missing = TREATMENT.filter(wanted => !run.parts.some(part => part.kind === wanted.kind && (part.kind !== 'filter' || (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm))))
     run.parts.push(...missing)
+  },
+})
+
+const DRIPPER = { count: 1, litresPerHour: 2 }
+const DRIPPERS_PER_M2 = 4
+
+/**
+ * Waters a bed by the clock: drippers enough for its area, in as many zones as keep each within a flow, run as long as the month that asks most needs.
+ * Without `mostLph` the zones are as they were.
+ */
+export const fitDrip = defineMove({
+  args: z.object({ use: z.string(), mostLph: z.number().positive().max(1e6).optional(), off: z.boolean().optional() }),
+  label: ({ use, off }, site) => `${off ? 'Take the drip off' : 'Drip'} ${site.uses.find(candidate => candidate.id === use)?.name ?? 'the bed'}${off ? '' : ' by the clock'}`,
+  apply(site, { use: id, mostLph, off }) {
+    const use = site.uses.find(candidate => candidate.id === id)
+    if (use?.amount.by !== 'bed') throw new Refusal('Only a bed or trees can be dripped.')
+    const bed = use.amount
+    const old = bed.drip
+    delete bed.drip
+    if (off) return
+    const emitters = old?.emitters ?? [{ ...DRIPPER, count: Math.max(1, Math.round(bed.areaM2 * DRIPPERS_PER_M2)) }]
+    const runsPerWeek = old?.runsPerWeek || 3.5
+    const most = mostLph ?? old?.mostLph
+    // What the bed needs without the clock, in the month that asks most.
+    const neededLPerDay = Math.max(...litresPerDay(site, use))
+    const { flowLph } = dripZone({ emitters, minutesPerRun: 60, runsPerWeek })
+    const minutesPerRun = Math.min(1440, Math.max(1, Math.ceil(neededLPerDay * 7 / runsPerWeek / flowLph * 60)))
+    bed.drip = { emitters, minutesPerRun, runsPerWeek, zones: most ? zonesWithin(emitters, most) : old?.zones ?? 1, ...(most ? { mostLph: most } : {}) }
+  },
+})
+
+/** The steps of rationing that people keep by: below a third every other day, below a fifth nothing; for drinking and animals none. */
+export const ration = defineMove({
+  args: z.object({ use: z.string(), steps: z.array(z.object({ belowShare: z.number().min(0).max(1), share: z.number().min(0).max(1) })).max(6) }),
+  label: ({ use, steps }, site) => `${steps.length ? 'Ration' : 'No rationing for'} ${site.uses.find(candidate => candidate.id === use)?.name ?? 'a use'}`,
+  apply(site, { use: id, steps }) {
+    const use = site.uses.find(candidate => candidate.id === id)
+    if (!use) throw new Refusal('That use is no longer in this site.')
+    if (steps.length) use.rations = [...steps].sort((a, b) => b.belowShare - a.belowShare)
+    else delete use.rations
   },
 })

@@ -1,0 +1,211 @@
+import { FROM_CART, FROM_MAIN, FROM_POOL, FROM_WELL, type PoolColumns } from './engine'
+
+/**
+ * Runs of one site side by side, a lane each: what the pools hold, and what happened on the day that was stepped last. Rows of pools and uses
+ * hold a figure a lane, at `row * lanes + lane`. Sizes of a tank and members of an ensemble are lanes; a single run is one lane.
+ */
+export interface Lanes {
+  pool: Float64Array
+  filling: Uint8Array
+  wellLeft: Float64Array
+  spilledL: Float64Array
+  shortL: Float64Array
+  shortByUseL: Float64Array
+  /** Given up by the person's own rules of rationing, which is not short. */
+  rationedL: Float64Array
+  rationedByUseL: Float64Array
+  wellL: Float64Array
+  mainL: Float64Array
+  cartL: Float64Array
+  loads: Float64Array
+  /** What happened in any lane on the last day; figures of what did not are nought, and need neither be read nor wiped. */
+  spilled: boolean
+  brought: boolean
+  withheld: boolean
+}
+
+/** Lanes whose pools stand at a share of what they hold. */
+export function startLanes(columns: PoolColumns, share: number): Lanes {
+  const { lanes, pools, uses, topUps, wells, wellYieldL, capL } = columns
+  const one = () => new Float64Array(lanes)
+  return {
+    pool: capL.map(litres => litres * share).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), wellLeft: Float64Array.from({ length: wells * lanes }, (_, at) => wellYieldL[Math.floor(at / lanes)]!),
+    spilledL: one(), shortL: one(), shortByUseL: new Float64Array(uses * lanes), rationedL: one(), rationedByUseL: new Float64Array(uses * lanes),
+    wellL: one(), mainL: one(), cartL: one(), loads: one(), spilled: false, brought: false, withheld: false,
+  }
+}
+
+/**
+ * One day in the order of the methods, in every lane at once: what arrives fills the pools and spills, transfers, uses, top-up. Nothing is
+ * allocated. `arrive` adds the day's inflow to the pools; it is called on days with rain. With `before`, uses are served before the spill.
+ */
+export function stepDay(columns: PoolColumns, lanes: Lanes, month: number, arrive: (() => void) | undefined, before: boolean): void {
+  wipe(columns, lanes)
+  if (arrive) {
+    arrive()
+    if (!before) spill(columns, lanes)
+  }
+  if (columns.transfers > 0) {
+    transfer(columns, lanes)
+    if (columns.overflowing && !before) spill(columns, lanes)
+  }
+  serve(columns, lanes, month)
+  if (before) spill(columns, lanes)
+  if (columns.topUps > 0) topUp(columns, lanes, 1 << month)
+}
+
+function wipe({ lanes: count, wells, wellYieldL }: PoolColumns, lanes: Lanes): void {
+  const { spilledL, shortL, rationedL, wellL, mainL, cartL, loads, wellLeft } = lanes
+  if (lanes.spilled) for (let lane = 0; lane < count; lane++) spilledL[lane] = 0
+  if (lanes.brought) {
+    for (let lane = 0; lane < count; lane++) {
+      wellL[lane] = 0
+      mainL[lane] = 0
+      cartL[lane] = 0
+      loads[lane] = 0
+    }
+    for (let well = 0; well < wells; well++) wellLeft.fill(wellYieldL[well]!, well * count, (well + 1) * count)
+  }
+  if (lanes.withheld) {
+    for (let lane = 0; lane < count; lane++) {
+      shortL[lane] = 0
+      rationedL[lane] = 0
+    }
+    lanes.shortByUseL.fill(0)
+    lanes.rationedByUseL.fill(0)
+  }
+  lanes.spilled = lanes.brought = lanes.withheld = false
+}
+
+/** What a pool cannot hold goes along its overflow: into the next pool, or away. */
+function spill({ lanes: count, pools, capL, spillOrder, spillTo }: PoolColumns, lanes: Lanes): void {
+  const { pool: held, spilledL } = lanes
+  for (let index = 0; index < pools; index++) {
+    const pool = spillOrder[index]!
+    const next = spillTo[pool]!
+    for (let lane = 0, at = pool * count; lane < count; lane++, at++) {
+      const over = held[at]! - capL[at]!
+      if (over <= 0) continue
+      held[at] = capL[at]!
+      if (next >= 0) held[next * count + lane]! += over
+      else {
+        spilledL[lane]! += over
+        lanes.spilled = true
+      }
+    }
+  }
+}
+
+function transfer(columns: PoolColumns, { pool: held }: Lanes): void {
+  const { lanes: count, transferKeepL, transferStopL } = columns
+  for (let line = 0; line < columns.transfers; line++) {
+    const from = columns.transferFrom[line]! * count
+    const to = columns.transferTo[line]! * count
+    const mostL = columns.transferMostL[line]!
+    for (let lane = 0, row = line * count; lane < count; lane++, row++) {
+      const spare = held[from + lane]! - transferKeepL[row]!
+      const room = transferStopL[row]! - held[to + lane]!
+      const litres = spare < room ? spare < mostL ? spare : mostL : room < mostL ? room : mostL
+      if (litres <= 0) continue
+      held[from + lane]! -= litres
+      held[to + lane]! += litres
+    }
+  }
+}
+
+/** Uses in their order of priority; those in turn on one pool at once while it holds enough. */
+function serve(columns: PoolColumns, lanes: Lanes, month: number): void {
+  const { lanes: count, blockKeepL } = columns
+  const { pool: held } = lanes
+  for (let block = 0; block < columns.blocks; block++) {
+    const pool = columns.blockPool[block]!
+    const [first, past] = [columns.blockStart[block]!, columns.blockStart[block + 1]!]
+    const asked = columns.blockAskedL[block * 12 + month]!
+    for (let lane = 0; lane < count; lane++) {
+      const at = pool * count + lane
+      if (pool >= 0 && held[at]! - blockKeepL[block * count + lane]! >= asked) held[at]! -= asked
+      else for (let use = first; use < past; use++) serveUse(columns, lanes, use, month, lane)
+    }
+  }
+}
+
+/** One use from its sources in their order, each down to what it must keep. */
+function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number, lane: number): void {
+  const { lanes: count, sourceStart, sourceKind, sourceIndex, sourceKeepL, sourceMonths, rationStart } = columns
+  let open = columns.askedL[use * 12 + month]!
+  if (rationStart[use]! < rationStart[use + 1]!) open -= rationed(columns, lanes, use, open, lane)
+  for (let row = sourceStart[use]!; row < sourceStart[use + 1]!; row++) {
+    if (open === 0 || (sourceMonths[row]! & 1 << month) === 0) continue
+    const source = sourceIndex[row]! * count + lane
+    if (sourceKind[row] === FROM_POOL) {
+      const available = lanes.pool[source]! - sourceKeepL[row * count + lane]!
+      if (available <= 0) continue
+      const litres = available < open ? available : open
+      lanes.pool[source]! -= litres
+      open -= litres
+    }
+    else if (sourceKind[row] === FROM_WELL) {
+      const litres = Math.min(open, lanes.wellLeft[source]!)
+      lanes.wellLeft[source]! -= litres
+      lanes.wellL[lane]! += litres
+      lanes.brought = true
+      open -= litres
+    }
+    else {
+      lanes.mainL[lane]! += open
+      lanes.brought = true
+      open = 0
+    }
+  }
+  if (open === 0) return
+  lanes.shortL[lane]! += open
+  lanes.shortByUseL[use * count + lane] = open
+  lanes.withheld = true
+}
+
+/** What the person's rules take off a use today: the strictest of those whose level the pool has fallen below. */
+function rationed(columns: PoolColumns, lanes: Lanes, use: number, asked: number, lane: number): number {
+  const { lanes: count, rationStart, rationPool, rationBelowL, rationShare } = columns
+  let share = 1
+  for (let row = rationStart[use]!; row < rationStart[use + 1]!; row++) {
+    if (lanes.pool[rationPool[row]! * count + lane]! < rationBelowL[row * count + lane]! && rationShare[row]! < share) share = rationShare[row]!
+  }
+  if (share === 1) return 0
+  const litres = asked * (1 - share)
+  lanes.rationedL[lane]! += litres
+  lanes.rationedByUseL[use * count + lane] = litres
+  lanes.withheld = true
+  return litres
+}
+
+/** Wells and mains top a pool up once it falls to their trigger, until it stands at their stop; carted water comes by the load. */
+function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
+  const { lanes: count } = columns
+  for (let index = 0; index < columns.topUps; index++) {
+    if ((columns.topUpMonths[index]! & monthBit) === 0) continue
+    const pool = columns.topUpPool[index]! * count
+    const mostL = columns.topUpMostL[index]!
+    const kind = columns.topUpKind[index]!
+    for (let lane = 0, row = index * count; lane < count; lane++, row++) {
+      const heldL = lanes.pool[pool + lane]!
+      if (heldL <= columns.topUpStartL[row]!) lanes.filling[row] = 1
+      if (lanes.filling[row] === 0) continue
+      const wanted = Math.max(0, columns.topUpStopL[row]! - heldL)
+      let litres = wanted < mostL ? wanted : mostL
+      if (kind === FROM_WELL) {
+        const well = columns.topUpIndex[index]! * count + lane
+        litres = Math.min(litres, lanes.wellLeft[well]!)
+        lanes.wellLeft[well]! -= litres
+        lanes.wellL[lane]! += litres
+      }
+      else if (kind === FROM_MAIN) lanes.mainL[lane]! += litres
+      else if (kind === FROM_CART && litres > 0) {
+        lanes.cartL[lane]! += litres
+        lanes.loads[lane]!++
+      }
+      lanes.pool[pool + lane]! += litres
+      lanes.brought = true
+      if (litres >= wanted - 1e-9 || kind === FROM_CART) lanes.filling[row] = 0
+    }
+  }
+}

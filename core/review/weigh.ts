@@ -1,0 +1,68 @@
+import { compile, outlook, poolPrice, usableL } from '../balance'
+import type { DailySeries } from '../climate'
+import { applyMoves, tanksOf, type Move, type Site } from '../site'
+import { review } from './review'
+
+/** What a plan comes to, in the figures by which plans are chosen. */
+export interface Weighed {
+  nominalL: number
+  usableL: number
+  /** In a mean year of the same weather. */
+  shortDays: number
+  metShare: number
+  spilledL: number
+  broughtL: number
+  autonomyDays: number | undefined
+  /** What its tanks cost, by prices said or guessed; and what its outside water costs a year. */
+  price: number
+  yearlyCost: number
+  findings: { wrong: number, look: number, checks: string[] }
+}
+
+/** Weighs a plan over a series. */
+export function weigh(site: Site, series: DailySeries): Weighed {
+  const compiled = compile(site)
+  const { years, autonomy } = outlook(site, series)
+  const mean = (of: (year: (typeof years)[number]) => number) => years.reduce((sum, year) => sum + of(year), 0) / years.length
+  const { findings } = review(site)
+  const asked = mean(year => year.askedL)
+  return {
+    nominalL: compiled.pools.reduce((sum, pool) => sum + pool.nominalL, 0), usableL: usableL(compiled), shortDays: mean(year => year.shortDays), metShare: asked > 0 ? mean(year => year.metL) / asked : 1,
+    spilledL: mean(year => year.spilledL), broughtL: mean(year => year.wellL + year.mainL + year.cartL), autonomyDays: autonomy && !autonomy.beyond ? autonomy.days : undefined,
+    price: compiled.pools.reduce((sum, pool) => sum + poolPrice(pool), 0), yearlyCost: mean(year => outsideCost(site, year)),
+    findings: { wrong: findings.filter(finding => finding.severity === 'wrong').length, look: findings.filter(finding => finding.severity === 'look').length, checks: [...new Set(findings.map(finding => finding.check))] },
+  }
+}
+
+/** What a year's water from wells, mains and carts costs, by the prices said; a source whose price nobody said costs nothing here. */
+export function outsideCost(site: Site, year: { wellL: number, mainL: number, loads: number }): number {
+  const mean = (prices: number[]) => prices.length ? prices.reduce((sum, price) => sum + price, 0) / prices.length : 0
+  const said = (kind: 'well' | 'main') => mean(site.nodes.flatMap(node => node.kind === kind && node.pricePerM3 !== undefined ? [node.pricePerM3] : []))
+  const load = mean(tanksOf(site).flatMap(tank => tank.carted?.pricePerLoad !== undefined ? [tank.carted.pricePerLoad] : []))
+  return year.wellL / 1000 * said('well') + year.mainL / 1000 * said('main') + year.loads * load
+}
+
+export interface Option { name: string, moves: Move[] }
+/** An option on today's site: what it comes to and where it differs, or why it can no longer be made. */
+export type Weighing = { ok: true, weighed: Weighed, differs: string[] } | { ok: false, problem: string }
+
+export function weighOption(site: Site, moves: Move[], series: DailySeries): Weighing {
+  const made = applyMoves(site, moves)
+  return made.ok ? { ok: true, weighed: weigh(made.site, series), differs: differences(site, made.site) } : made
+}
+
+/** Where two sites differ in the Section: what came, what went, what stands elsewhere or holds something else. */
+export function differences(before: Site, after: Site): string[] {
+  const old = new Map(before.nodes.map(node => [node.id, node]))
+  const fresh = new Map(after.nodes.map(node => [node.id, node]))
+  const changed = after.nodes.flatMap((node) => {
+    const was = old.get(node.id)
+    return was && JSON.stringify({ ...was, name: '' }) !== JSON.stringify({ ...node, name: '' }) ? [`${node.name} changed`] : []
+  })
+  const lines = new Map(before.runs.map(run => [run.id, JSON.stringify([run.from, run.to, run.parts])]))
+  const rerouted = after.runs.filter(run => lines.has(run.id) && lines.get(run.id) !== JSON.stringify([run.from, run.to, run.parts]))
+  return [
+    ...after.nodes.filter(node => !old.has(node.id)).map(node => `${node.name} added`), ...before.nodes.filter(node => !fresh.has(node.id)).map(node => `${node.name} gone`), ...changed,
+    ...(rerouted.length ? [`${rerouted.length} ${rerouted.length === 1 ? 'line' : 'lines'} laid otherwise`] : []),
+  ]
+}
