@@ -15,7 +15,7 @@ const STEP_OF_CHECK: Record<string, StepId> = {
   'storm-missing': 'catch', 'roof-without-spout': 'catch', 'spout-without-share': 'catch', 'shares-off': 'catch', 'gutter-unknown': 'catch', 'gutter-too-small': 'catch', 'downpipe-too-small': 'catch', 'spill-over-door': 'catch', 'roof-unfit': 'catch',
   'line-climbs': 'clean', 'line-too-slow': 'clean', 'wet-line-undrained': 'clean', 'wet-line-freezes': 'clean', 'unequal-join': 'clean', 'mosquito-mesh': 'clean', 'fed-from-below': 'clean', 'no-first-flush': 'clean', 'chamber-stays-full': 'clean',
   'chamber-too-small': 'clean', 'outlet-too-slow': 'clean', 'outlet-wasteful': 'clean', 'chamber-not-cleanable': 'clean', 'bypass-in-filling': 'clean', 'bypass-shut-in-frost': 'clean',
-  'use-without-supply': 'need', 'asks-more-than-comes': 'need', 'untreated-drinking': 'need',
+  'use-without-supply': 'need', 'asks-more-than-comes': 'need', 'untreated-drinking': 'need', 'zone-over-flow': 'need', 'drip-short': 'need', 'fails-more-than-accepted': 'need',
 }
 export const stepOf = (finding: Finding): StepId => STEP_OF_CHECK[finding.check] ?? 'store'
 

@@ -8,6 +8,10 @@ export function useUnits() {
     system: computed(() => open.system),
     show: (value: number, kind: Kind) => showQuantity(value, kind, open.system).text,
     litres: (value: number) => showVolume(value, open.system).text,
+    /** A span of hours as people say it: minutes while there are few, days once there are many. */
+    span: (hours: number) => hours < 1.5 ? `${Math.max(1, Math.round(hours * 60))} minutes` : hours < 72 ? `${Number(hours.toPrecision(2))} hours` : `${Math.round(hours / 24)} days`,
+    /** An amount in the money of the site, which is what it says it is. */
+    money: (amount: number) => `${Math.round(amount).toLocaleString('en').replaceAll(',', ' ')}${open.site?.standards.currency ? ` ${open.site.standards.currency}` : ''}`,
     phrase: (words: string | Phrase) => phraseText(words, open.system),
   }
 }

@@ -2,6 +2,7 @@ import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import { catchYear, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
 import { review } from '#core/review'
+import type { Weighings } from '~/workers/year.worker'
 import { useSite } from './site'
 
 const SLOW_MS = 400
@@ -44,6 +45,12 @@ export const useResults = defineStore('results', () => {
   async function sizes(pool: number): Promise<SizePoint[] | undefined> {
     const { face, light } = await aside.ready(open.site!)
     return face.sizes(light, pool)
+  }
+
+  /** The plan and its options side by side. */
+  async function weighings(): Promise<Weighings> {
+    const { face, light } = await aside.ready(open.site!)
+    return face.weighings(light)
   }
 
   async function ask(): Promise<void> {
@@ -89,5 +96,5 @@ export const useResults = defineStore('results', () => {
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === open.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush, sizes }
+  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush, sizes, weighings }
 })

@@ -1,7 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import Dexie, { liveQuery, type Subscription } from 'dexie'
 import { database } from '~/db/database'
-import { applyMove, redo as redoStep, undo as undoStep, type Made, type Move, type Site } from '#core/site'
+import { applyMove, applyMoves, moveOf, redo as redoStep, undo as undoStep, type Made, type Move, type MoveResult, type Site } from '#core/site'
 
 const SAVE_AFTER_MS = 80
 const STEPS_KEPT = 300
@@ -63,6 +63,7 @@ export const useSite = defineStore('site', () => {
     saving.value = 'saved'
     changedElsewhere.value = false
     missing.value = false
+    trialFrom.value = undefined
   }
 
   /**
@@ -70,8 +71,15 @@ export const useSite = defineStore('site', () => {
    * @returns the sentence that says why it could not be made, if it could not
    */
   function make(move: Move, coalesce?: string): string | undefined {
-    if (!site.value) return 'No site is open.'
-    const result = applyMove(site.value, move)
+    return site.value ? take(applyMove(site.value, move), coalesce) : 'No site is open.'
+  }
+
+  /** Makes several moves as one step. */
+  function makeAll(moves: Move[], label: string): string | undefined {
+    return site.value ? take(applyMoves(site.value, moves, label)) : 'No site is open.'
+  }
+
+  function take(result: MoveResult, coalesce?: string): string | undefined {
     if (!result.ok) {
       problem.value = result.problem
       return result.problem
@@ -79,7 +87,7 @@ export const useSite = defineStore('site', () => {
     if (!result.made.patches.length) return undefined
     const last = steps.value[cursor.value - 1]
     if (coalesce && coalesce === coalescing && last && cursor.value === steps.value.length) {
-      const merged = { label: last.label, patches: [...last.patches, ...result.made.patches], inverse: [...result.made.inverse, ...last.inverse] }
+      const merged = { label: last.label, patches: [...last.patches, ...result.made.patches], inverse: [...result.made.inverse, ...last.inverse], moves: [...last.moves ?? [], ...result.made.moves ?? []] }
       steps.value = [...steps.value.slice(0, -1), merged]
       dirtyFrom = Math.min(dirtyFrom, steps.value.length - 1)
     }
@@ -164,9 +172,33 @@ export const useSite = defineStore('site', () => {
     await flush()
   }
 
+  /** Where a trial began: what is changed from there on can be kept as an option, and the plan put back. */
+  const trialFrom = ref<number>()
+  const trialMoves = computed(() => trialFrom.value === undefined ? [] : steps.value.slice(trialFrom.value, cursor.value).flatMap(step => step.moves ?? []))
+  function tryOut(): void {
+    trialFrom.value = cursor.value
+    settle()
+  }
+
+  /** Ends a trial: its changes become an option and the plan is as it was, or, without a name, they stay as the plan. */
+  function endTrial(name?: string): void {
+    const [from, moves] = [trialFrom.value, trialMoves.value]
+    trialFrom.value = undefined
+    if (name === undefined || from === undefined || !moves.length) return
+    while (cursor.value > from) undo()
+    addOption(name, moves)
+  }
+
+  function addOption(name: string, moves: Move[]): void {
+    if (!site.value) return
+    const { options } = site.value
+    const number = options.reduce((most, option) => Math.max(most, Number(/^option-(\d+)$/.exec(option.id)?.[1] ?? 0)), 0) + 1
+    make(moveOf('keepOption', { id: `option-${number}`, name, moves }))
+  }
+
   const undoLabel = computed(() => steps.value[cursor.value - 1]?.label)
   const redoLabel = computed(() => steps.value[cursor.value]?.label)
   const system = computed(() => site.value?.standards.units ?? 'metric')
 
-  return { site, revision, saving, changedElsewhere, missing, problem, undoLabel, redoLabel, system, open, close, make, settle, undo, redo, flush, takeTheirs, keepOurs }
+  return { site, revision, saving, changedElsewhere, missing, problem, undoLabel, redoLabel, system, trialFrom, trialMoves, tryOut, endTrial, addOption, makeAll, open, close, make, settle, undo, redo, flush, takeTheirs, keepOurs }
 })

@@ -1,10 +1,13 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
-import { compile, flushTrade, outlook, sizeCurve, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
+import { compile, flushTrade, outlook, runMembers, sizeCurve, type FlushTrade, type Outlook, type SizePoint, type Tally } from '#core/balance'
 import { dailySeries, type DailySeries } from '#core/climate'
+import { weigh, weighOption, type Weighed, type Weighing } from '#core/review'
 import type { Climate, Site } from '#core/site'
 
 z.config({ jitless: true })
+
+export interface Weighings { now: Weighed, options: Weighing[] }
 
 let daily: Climate['daily']
 let kept: { key: string, series: DailySeries } | undefined
@@ -30,13 +33,21 @@ const face = {
     const result = { ...outlook(site, series), rainMm: series.rainMm.slice() }
     progress(1)
     const { run } = result
-    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.gutterL, run.wellL, run.mainL, result.rainMm].map(values => values.buffer))
+    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.gutterL, run.wellL, run.mainL, run.cartL, run.loads, run.rationedL, run.rationedByUseL, result.rainMm].map(values => values.buffer))
   },
   /** Days short against the size of one pool. */
   sizes(site: Site, pool: number): SizePoint[] | undefined {
     const compiled = compile(site)
     return compiled.pools[pool] && sizeCurve(compiled, pool, seriesFor(site))
   },
+  /** The plan and each of its options, weighed over the same weather. */
+  weighings(site: Site): Weighings {
+    const whole = { ...site, climate: { ...site.climate, daily } }
+    const series = seriesFor(site)
+    return { now: weigh(whole, series), options: site.options.map(option => weighOption(whole, option.moves, series)) }
+  },
+  /** Members of an ensemble, from one up to the one before another. */
+  members: (site: Site, from: number, to: number, years: number): Tally => runMembers({ ...site, climate: { ...site.climate, daily } }, compile(site), seriesFor(site), from, to, years),
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
   flush: (site: Site, chamberId: string): FlushTrade | undefined => flushTrade(site, chamberId, seriesFor(site)),
 }

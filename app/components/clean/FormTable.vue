@@ -6,9 +6,8 @@ import { moveOf, type NodeOf } from '#core/site'
 /** A chamber of the same litres in pipe or as a drum, with what each costs to begin with. */
 const props = defineProps<{ chamber: NodeOf<'chamber'>, areaM2: number, depthMm: number }>()
 const open = useSite()
-const { show } = useUnits()
+const { show, money } = useUnits()
 const volumeL = computed(() => props.areaM2 * props.depthMm)
-const money = (price: number) => `${Math.round(price)}${open.site!.standards.currency ? ` ${open.site!.standards.currency}` : ''}`
 const lengthOf = (innerDiameterMm: number) => chamberLength({ volumeL: volumeL.value, innerDiameterMm }).lengthM
 const rows = computed(() => [
   ...STANDPIPES.map(({ innerDiameterMm, pricePerM, endsPrice }) => {

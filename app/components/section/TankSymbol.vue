@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tankHeight, tankVolume } from '#core/sums'
 import type { Drawing, Slot } from '#core/section'
-import type { Tank } from '#core/site'
+import { isLightTight, type Tank } from '#core/site'
 
 /** A tank with its lid, its level and the height at which it spills. */
 const props = defineProps<{ tank: Tank, slotPlace: Slot, drawing: Drawing, level?: { levelM: number | undefined, capM: number }, selected: boolean }>()
@@ -43,7 +43,7 @@ const raised = computed(() => props.tank.baseM - props.tank.groundM > 0.3)
     <clipPath :id="`clip-${tank.id}`"><path :d="wall" /></clipPath>
     <path :d="wall" class="inside" />
     <rect :clip-path="`url(#clip-${tank.id})`" :x="box.x" :y="box.water" :width="box.width" :height="Math.max(0, box.floor - box.water)" class="water" />
-    <path :d="wall" class="wall" :class="{ clear: !tank.lightTight }" />
+    <path :d="wall" class="wall" :class="{ clear: !isLightTight(tank) }" />
     <template v-if="tank.lid">
       <path v-if="tank.shape.shape !== 'lying-cylinder'" :d="`M${box.x - 1} ${box.rim} q${box.width / 2 + 1} -11 ${box.width + 2} 0`" class="wall lid" />
       <rect :x="box.middle - 9" :y="box.rim - (tank.shape.shape === 'lying-cylinder' ? 5 : 10)" width="18" height="5" rx="1.5" class="cap" />

@@ -1,67 +1,127 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
-import { line } from 'd3-shape'
+import { area, line } from 'd3-shape'
 import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
+import { moveOf } from '#core/site'
 
-/** How big? Days short in a mean year against the size of a tank or group, with what one tank more or fewer would do. */
+/** How big? A figure of a mean year against the size of a tank or group, the band of good and bad years, and a handle that makes it so. */
 const props = defineProps<{ pool: Pool, index: number }>()
+const open = useSite()
 const results = useResults()
-const { litres } = useUnits()
+const { litres, money } = useUnits()
 const curve = useWorkerAnswer(() => props.index, () => results.sizes(props.index))
-const [WIDTH, HEIGHT, LEFT, FOOT] = [360, 150, 34, 28]
-const most = computed(() => Math.max(1, ...(curve.value ?? []).map(point => point.shortDays)))
-const x = computed(() => scaleLinear([0, curve.value?.at(-1)?.capL ?? 1], [LEFT, WIDTH - 12]))
-const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, 10]))
-const path = computed(() => line<SizePoint>(point => x.value(point.capL), point => y.value(point.shortDays))(curve.value ?? []) ?? '')
-const pays = computed(() => curve.value && payingSizeL(curve.value))
+const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 52, 14, 30]
 
-/** Days short at a size, between the points of the curve. */
-function daysAt(capL: number): number | undefined {
-  const points = curve.value
-  const above = points?.findIndex(point => point.capL >= capL) ?? -1
-  if (!points || above < 0) return undefined
-  const [low, high] = [points[Math.max(0, above - 1)]!, points[above]!]
-  return high.capL > low.capL ? low.shortDays + (high.shortDays - low.shortDays) * (capL - low.capL) / (high.capL - low.capL) : high.shortDays
+const SHOWN = {
+  days: { name: 'days short', of: (point: SizePoint) => point.shortDays, text: (value: number) => value < 0.05 ? 'no day' : value < 9.95 ? `${value.toFixed(1)} days` : `${Math.round(value)} days` },
+  unmet: { name: 'litres wanting', of: (point: SizePoint) => point.shortL, text: litres },
+  brought: { name: 'litres from wells, mains and carts', of: (point: SizePoint) => point.broughtL, text: litres },
+  price: { name: 'what the tanks cost', of: (point: SizePoint) => point.price, text: money },
 }
-const days = (count: number) => count < 0.05 ? 'no day' : count < 9.95 ? `${count.toFixed(1)} days` : `${Math.round(count)} days`
+const shown = ref<keyof typeof SHOWN>('days')
+const figure = computed(() => SHOWN[shown.value])
+/** While a size is dragged the chart keeps the scale it had. */
+const held = shallowRef<{ points: SizePoint[], capL: number }>()
+const points = computed(() => held.value?.points ?? curve.value ?? [])
+const most = computed(() => Math.max(1, ...points.value.map(point => shown.value === 'days' ? point.band[2] : figure.value.of(point))))
+const x = computed(() => scaleLinear([0, points.value.at(-1)?.capL ?? 1], [LEFT, WIDTH - RIGHT]))
+const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, 12]).nice())
+const path = computed(() => line<SizePoint>(point => x.value(point.capL), point => y.value(figure.value.of(point)))(points.value) ?? '')
+const bandPath = computed(() => shown.value === 'days' ? area<SizePoint>(point => x.value(point.capL), point => y.value(point.band[0]), point => y.value(point.band[2]))(points.value) ?? '' : '')
+const pays = computed(() => points.value.length ? payingSizeL(points.value) : undefined)
+
+/** A figure at a size, between the points of the curve. */
+function at(capL: number, of: (point: SizePoint) => number): number | undefined {
+  const above = points.value.findIndex(point => point.capL >= capL - 1e-6)
+  if (above < 0) return undefined
+  const [low, high] = [points.value[Math.max(0, above - 1)]!, points.value[above]!]
+  return high.capL > low.capL ? of(low) + (of(high) - of(low)) * Math.max(0, (capL - low.capL) / (high.capL - low.capL)) : of(high)
+}
+const now = computed(() => ({ capL: props.pool.capL, value: at(props.pool.capL, figure.value.of) ?? 0, band: ([0, 1, 2] as const).map(each => at(props.pool.capL, point => point.band[each]) ?? 0) }))
 const marks = computed(() => {
   const { tanks, capL } = props.pool
-  return [-1, 0, 1, 2].flatMap((more) => {
+  return [-1, 1, 2].flatMap((more) => {
     const size = capL * (tanks.length + more) / tanks.length
-    const short = size > 0 ? daysAt(size) : undefined
-    return short === undefined ? [] : [{ more, size, short }]
+    const value = size > 0 ? at(size, figure.value.of) : undefined
+    return value === undefined ? [] : [{ more, size, value, name: more === -1 ? 'one tank fewer' : more === 1 ? 'one more of the same' : 'two more' }]
   })
 })
-const words = (more: number) => more === 0 ? 'as it is' : more === -1 ? 'one tank fewer' : more === 1 ? 'one more of the same' : 'two more'
+
+const grab = useTemplateRef('grab')
+const key = computed(() => `size:${props.pool.tanks[0]!.id}`)
+function widen(capL: number): void {
+  const share = Math.max(0.02, capL / props.pool.capL)
+  open.make(moveOf('widenTanks', { tanks: props.pool.tanks.map(tank => tank.id), share }), key.value)
+}
+function onPointerdown(event: PointerEvent): void {
+  if (event.button !== 0 || !points.value.length) return
+  const target = event.currentTarget as SVGElement
+  const svg = target.ownerSVGElement!
+  held.value = { points: points.value, capL: props.pool.capL }
+  target.setPointerCapture(event.pointerId)
+  const onMove = (move: PointerEvent) => {
+    const { left, width } = svg.getBoundingClientRect()
+    const capL = x.value.invert((move.clientX - left) / width * WIDTH)
+    const wanted = Math.min(points.value.at(-1)!.capL, Math.max(points.value[0]!.capL, Math.round(capL / 50) * 50))
+    if (Math.abs(wanted - props.pool.capL) > 20) widen(wanted)
+  }
+  const onEnd = () => {
+    for (const name of ['pointerup', 'pointercancel'] as const) target.removeEventListener(name, onEnd)
+    target.removeEventListener('pointermove', onMove)
+    held.value = undefined
+    open.settle()
+  }
+  target.addEventListener('pointermove', onMove)
+  for (const name of ['pointerup', 'pointercancel'] as const) target.addEventListener(name, onEnd)
+}
+function onKeydown(event: KeyboardEvent): void {
+  const steps = { ArrowRight: 1.05, ArrowUp: 1.05, ArrowLeft: 1 / 1.05, ArrowDown: 1 / 1.05, PageUp: 1.25, PageDown: 0.8 }[event.key]
+  if (!steps) return
+  event.preventDefault()
+  widen(props.pool.capL * steps)
+}
+const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value as keyof typeof SHOWN, name }))
 </script>
 
 <template>
-  <figure v-if="curve" class="size" :data-pool="index">
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Days short against the size of ${pool.name}`">
+  <figure v-if="points.length" class="size" :data-pool="index">
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`">
+      <title>{{ figure.name }} against the size of {{ pool.name }}</title>
       <g class="axis">
-        <template v-for="tick in y.ticks(3)" :key="tick"><path :d="`M${LEFT} ${y(tick)} H${WIDTH - 12}`" /><text :x="LEFT - 4" :y="y(tick) + 4" text-anchor="end">{{ tick }}</text></template>
-        <text v-for="tick in x.ticks(4)" :key="`x${tick}`" :x="x(tick)" :y="HEIGHT - FOOT + 13" text-anchor="middle">{{ litres(tick) }}</text>
-        <text :x="LEFT + 2" y="18">days short, mean year</text>
+        <template v-for="tick in y.ticks(4)" :key="tick"><path :d="`M${LEFT} ${y(tick)} H${WIDTH - RIGHT}`" /><text :x="LEFT - 5" :y="y(tick) + 4" text-anchor="end">{{ shown === 'days' ? tick : figure.text(tick) }}</text></template>
+        <text v-for="tick in x.ticks(5)" :key="`x${tick}`" :x="x(tick)" :y="HEIGHT - FOOT + 14" text-anchor="middle">{{ litres(tick) }}</text>
       </g>
-      <path v-if="pays !== undefined" :d="`M${x(pays)} 10 V${HEIGHT - FOOT}`" class="pays" />
+      <path v-if="bandPath" :d="bandPath" class="band" />
+      <path v-if="pays !== undefined && shown === 'days'" :d="`M${x(pays)} 12 V${HEIGHT - FOOT}`" class="pays" />
       <path :d="path" class="curve" />
-      <circle v-for="mark in marks" :key="mark.more" :cx="x(mark.size)" :cy="y(mark.short)" :r="mark.more ? 3 : 5" :class="mark.more ? 'other' : 'now'" />
+      <circle v-for="mark in marks" :key="mark.more" :cx="x(mark.size)" :cy="y(mark.value)" r="3.5" class="other" />
+      <g
+        ref="grab" class="now" role="slider" tabindex="0" :aria-label="`Size of ${pool.name}`" :aria-valuenow="Math.round(now.capL)" :aria-valuemin="Math.round(points[0]!.capL)" :aria-valuemax="Math.round(points.at(-1)!.capL)" :aria-valuetext="`${litres(now.capL)}: ${figure.text(now.value)}`"
+        @pointerdown.prevent="onPointerdown($event); grab?.focus()" @keydown="onKeydown">
+        <path :d="`M${x(now.capL)} 12 V${HEIGHT - FOOT}`" class="stem" /><circle :cx="x(now.capL)" :cy="y(now.value)" r="12" class="reach" /><circle :cx="x(now.capL)" :cy="y(now.value)" r="6" class="dot" />
+      </g>
     </svg>
     <figcaption class="small">
-      <b>How big?</b> <template v-for="(mark, at) in marks" :key="mark.more">{{ at ? '; ' : '' }}{{ words(mark.more) }}, {{ litres(mark.size) }}: <b class="figure">{{ days(mark.short) }}</b></template> short in a mean year.
-      <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next 1000 L spare less than a day a year. </template><template v-else-if="curve[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>The tank grows in width, its heights stay; everything else on the site is as it is.</span>
+      <b>How big?</b> <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => shown = value" /> in a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'">; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better, one in ten worse)</template>.
+      <template v-for="mark in marks" :key="mark.more">{{ mark.name[0]!.toUpperCase() + mark.name.slice(1) }}, {{ litres(mark.size) }}: <b class="figure">{{ figure.text(mark.value) }}</b>. </template>
+      <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next 1000 L spare less than a day a year. </template><template v-else-if="points[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>Drag the mark, or use the arrow keys, to make it so: it grows in width, its heights stay.</span>
     </figcaption>
   </figure>
 </template>
 
 <style scoped>
-.size { margin: 4px 0 8px; display: flex; flex-wrap: wrap; gap: 4px 20px; align-items: center; }
-svg { width: min(100%, 360px); }
+.size { margin: 6px 0 8px; display: flex; flex-wrap: wrap; gap: 4px 24px; align-items: center; }
+svg { width: min(100%, 420px); touch-action: none; }
 .axis path { stroke: var(--hair); }
-text { font: 10.5px var(--text); fill: var(--soft); }
-.curve { fill: none; stroke: var(--water-deep); stroke-width: 2.2; }
-.pays { stroke: var(--oak); stroke-dasharray: 4 3; stroke-width: 1.3; }
-.now { fill: var(--oak); }
+text { font: 11px var(--text); fill: var(--soft); font-variant-numeric: tabular-nums; }
+.band { fill: var(--water); opacity: .35; }
+.curve { fill: none; stroke: var(--water-deep); stroke-width: 2.4; }
+.pays { stroke: var(--moss); stroke-dasharray: 4 3; stroke-width: 1.4; }
 .other { fill: var(--sheet); stroke: var(--water-deep); stroke-width: 1.6; }
-figcaption { max-width: 44ch; line-height: 1.5; }
+.now { cursor: ew-resize; outline-offset: 0; }
+.stem { stroke: var(--oak); stroke-width: 1; opacity: .55; }
+.dot { fill: var(--oak); }
+.reach { fill: transparent; }
+.now:focus-visible .dot { stroke: var(--oak); stroke-width: 5; stroke-opacity: .35; }
+figcaption { max-width: 46ch; line-height: 1.6; }
 </style>

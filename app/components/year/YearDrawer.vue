@@ -18,7 +18,7 @@ const sources = computed(() => {
   if (!year) return []
   return [
     { name: 'Off the roofs, into chambers and tanks', litres: year.caughtL }, { name: 'First flush kept from the tanks', litres: -year.flushedL },
-    { name: 'From wells', litres: year.wellL }, { name: 'From the main', litres: year.mainL }, { name: 'Used', litres: -year.metL }, { name: 'Spilled', litres: -year.spilledL },
+    { name: 'From wells', litres: year.wellL }, { name: 'From the main', litres: year.mainL }, { name: `Carted, ${year.loads} loads`, litres: year.cartL }, { name: 'Used', litres: -year.metL }, { name: 'Spilled', litres: -year.spilledL },
   ].filter(row => Math.abs(row.litres) > 0.5)
 })
 const change = computed(() => sources.value.reduce((sum, row) => sum + row.litres, 0))
@@ -28,7 +28,7 @@ const change = computed(() => sources.value.reduce((sum, row) => sum + row.litre
   <el-drawer v-model="shown" direction="btt" size="82%" :title="title" append-to-body>
     <div v-if="results.outlook && results.year" class="open-year">
       <p>
-        {{ show(results.year.rainMm, 'rain') }} of rain; asked {{ litres(results.year.askedL) }}, met {{ litres(results.year.metL) }}: <b>{{ results.year.shortDays }} days short</b>, at most {{ results.year.longestShortDays }} in a row.
+        {{ show(results.year.rainMm, 'rain') }} of rain; asked {{ litres(results.year.askedL) }}, met {{ litres(results.year.metL) }}: <b>{{ results.year.shortDays }} days short</b>, at most {{ results.year.longestShortDays }} in a row<template v-if="results.year.rationedDays">; rationed on {{ results.year.rationedDays }} days, {{ litres(results.year.rationedL) }} given up</template>.
         The longest spell without rain lasted {{ results.year.longestDryDays }} days.
         <template v-if="results.outlook.made">The weather is made up from the climate’s monthly figures; load a record at Catch for real years.</template>
       </p>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { moveOf, waysFor, type Move } from '#core/site'
+import type { Weighed } from '#core/review'
+
+/** Variants of the plan side by side: what each comes to, where it differs, and the press that adopts it. */
+const open = useSite()
+const results = useResults()
+const { litres, money, show } = useUnits()
+const options = computed(() => open.site!.options)
+const weighings = useWorkerAnswer(() => options.value, () => results.weighings())
+const ways = computed(() => waysFor(open.site!).filter(way => !options.value.some(option => option.name === way.name)))
+const name = ref('')
+
+const ROWS: { name: string, of: (weighed: Weighed) => number | undefined, text: (value: number) => string, better: -1 | 1 | 0 }[] = [
+  { name: 'Nominal', of: weighed => weighed.nominalL, text: litres, better: 0 }, { name: 'Can be drawn', of: weighed => weighed.usableL, text: litres, better: 1 },
+  { name: 'Days short a year', of: weighed => weighed.shortDays, text: value => value < 0.05 ? 'none' : value.toFixed(1), better: -1 }, { name: 'Of what is asked, met', of: weighed => weighed.metShare, text: value => show(value, 'share'), better: 1 },
+  { name: 'Lasts without rain', of: weighed => weighed.autonomyDays, text: value => `${value} days`, better: 1 }, { name: 'Runs over a year', of: weighed => weighed.spilledL, text: litres, better: -1 },
+  { name: 'From outside a year', of: weighed => weighed.broughtL, text: litres, better: -1 }, { name: 'The tanks cost', of: weighed => weighed.price, text: money, better: -1 }, { name: 'Outside water costs a year', of: weighed => weighed.yearlyCost, text: money, better: -1 },
+  { name: 'Wrong', of: weighed => weighed.findings.wrong, text: String, better: -1 }, { name: 'Look again', of: weighed => weighed.findings.look, text: String, better: -1 },
+]
+interface Column { id: string, name: string, moves: Move[], weighed?: Weighed, differs: string[], problem?: string }
+const columns = computed((): Column[] => [
+  { id: '', name: 'The plan', moves: [], weighed: weighings.value?.now, differs: [] },
+  ...options.value.map((option, at): Column => {
+    const said = weighings.value?.options[at]
+    return { id: option.id, name: option.name, moves: option.moves, weighed: said?.ok ? said.weighed : undefined, differs: said?.ok ? said.differs : [], problem: said && !said.ok ? said.problem : undefined }
+  }),
+])
+const best = (row: (typeof ROWS)[number]) => {
+  const figures = columns.value.flatMap(column => column.weighed ? [row.of(column.weighed) ?? Infinity] : [])
+  return !row.better || figures.length < 2 || Math.max(...figures) - Math.min(...figures) < 1e-9 ? undefined : row.better > 0 ? Math.max(...figures) : Math.min(...figures)
+}
+const value = (row: (typeof ROWS)[number], column: Column) => {
+  const figure = column.weighed && row.of(column.weighed)
+  return !column.weighed ? '…' : figure === undefined ? row.name === 'Lasts without rain' ? 'over 2 years' : '–' : row.text(figure)
+}
+const isBest = (row: (typeof ROWS)[number], column: Column) => column.weighed !== undefined && best(row) !== undefined && (row.of(column.weighed) ?? Infinity) === best(row)
+/** The option becomes the plan; the plan as it was is a step back in the undo list. */
+const adopt = (column: Column) => open.makeAll([...column.moves, moveOf('dropOption', { id: column.id })], `Adopt “${column.name}”`)
+function keep(): void {
+  open.endTrial(name.value.trim() || `Option ${options.value.length + 1}`)
+  name.value = ''
+}
+</script>
+
+<template>
+  <section class="options" aria-labelledby="other-ways">
+    <h2 id="other-ways">Other ways of doing it</h2>
+    <p v-if="!options.length" class="soft">Set another way beside the plan: what it holds, what runs short, what it costs, and where it differs. The plan stays as it is until you adopt one.</p>
+    <div v-else class="scroll">
+      <table class="compare">
+        <thead><tr><td /><th v-for="column in columns" :key="column.id" scope="col" :data-option="column.id"><b>{{ column.name }}</b></th></tr></thead>
+        <tbody>
+          <tr v-for="row in ROWS" :key="row.name"><th scope="row">{{ row.name }}</th><td v-for="column in columns" :key="column.id" :class="{ best: isBest(row, column) }">{{ column.problem ? '–' : value(row, column) }}</td></tr>
+          <tr><th scope="row">Differs in</th><td v-for="column in columns" :key="column.id" class="differs">{{ column.problem ?? (column.differs.slice(0, 4).join(', ') + (column.differs.length > 4 ? ` and ${column.differs.length - 4} more` : '')) }}</td></tr>
+          <tr><td /><td v-for="column in columns" :key="column.id"><template v-if="column.id"><button type="button" class="move" :aria-label="`Adopt ${column.name}`" :disabled="Boolean(column.problem)" @click="adopt(column)">Adopt</button> <button type="button" class="plain small" :aria-label="`Drop ${column.name}`" @click="open.make(moveOf('dropOption', { id: column.id }))">Drop</button></template></td></tr>
+        </tbody>
+      </table>
+    </div>
+    <div v-if="ways.length" class="moves"><button v-for="way in ways" :key="way.id" type="button" class="move" @click="open.addOption(way.name, way.moves)">{{ way.name }}</button></div>
+    <p v-if="open.trialFrom === undefined"><button type="button" class="plain" @click="open.tryOut()">Or try changes of your own</button> <span class="soft small">and keep them as an option.</span></p>
+    <p v-else class="trial">
+      You are trying things out: {{ open.trialMoves.length }} {{ open.trialMoves.length === 1 ? 'change' : 'changes' }} so far. Change what you like, here or at any step, then
+      <input v-model="name" class="name" aria-label="Name of the option" placeholder="give it a name" maxlength="80"> <button type="button" class="move" :disabled="!open.trialMoves.length" @click="keep">Keep it as an option, and put the plan back</button> <button type="button" class="plain" @click="open.endTrial()">Keep it as the plan</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.scroll { overflow-x: auto; padding-bottom: 4px; }
+.compare th[scope='col'] { color: var(--ink); min-width: 108px; max-width: 170px; vertical-align: bottom; }
+.compare th[scope='row'] { white-space: nowrap; border-top: 1px solid var(--hair); }
+.compare td { vertical-align: top; max-width: 190px; }
+.best { font-weight: 700; }
+.best::after { content: ' ✓'; color: var(--moss); }
+.differs { color: var(--soft); }
+.trial { border-left: 3px solid var(--straw); padding-left: 10px; }
+.name { font: inherit; color: var(--ink); background: var(--field); border: 0; border-bottom: 2px solid var(--oak); padding: 1px 6px; width: 18ch; }
+.move:disabled { opacity: .5; }
+</style>

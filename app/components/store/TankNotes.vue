@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import type { Pool } from '#core/balance'
+import { guessedPrice, STANDARD_SIZES_L, TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
+import { tankHeight } from '#core/sums'
+import { moveOf, tankNominalL, type Tank } from '#core/site'
+
+/** One tank in words, every figure a field: what it is, how it is fitted, how it stands. */
+const props = defineProps<{ tank: Tank, pool: Pool }>()
+const open = useSite()
+const { litres, money } = useUnits()
+const { nodeId, pickNode } = useSelection()
+
+const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
+const set = (field: string) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, field], value }))
+const resize = (field: string) => (value: number) => open.make(moveOf('resizeTank', { tank: props.tank.id, shape: { [field]: value } }))
+const shape = computed(() => props.tank.shape)
+const volumeInput = computed(() => ({ ...shape.value, levelM: tankHeight(shape.value) }))
+const kinds = TANK_KIND_IDS.map(value => ({ value, name: TANK_KINDS[value].name }))
+const SHAPES = [{ value: 'upright-cylinder' as const, name: 'round and upright' }, { value: 'box' as const, name: 'a box' }, { value: 'lying-cylinder' as const, name: 'a lying barrel' }]
+const sizes = computed(() => STANDARD_SIZES_L[props.tank.tankKind])
+const take = (kind: TankKindId, volumeL?: number) => open.make(moveOf('setKind', { tank: props.tank.id, kind, ...(volumeL ? { volumeL } : {}) }))
+const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKind, tankNominalL(props.tank)))
+</script>
+
+<template>
+  <div class="tank" :class="{ on: nodeId === tank.id }" :data-tank="tank.id" @focusin="pickNode(tank.id)">
+    <p>
+      <b><NameField :value="tank.name" label="Name of the tank" :set="set('name')" /></b> is a kind of <ChoiceField label="Kind of this tank" :value="tank.tankKind" :choices="kinds" :set="kind => take(kind)" />, <ChoiceField label="Shape of the tank" :value="shape.shape" :choices="SHAPES" :set="to => open.make(moveOf('reshapeTank', { tank: tank.id, shape: to }))" />,
+      <template v-if="shape.shape !== 'box'"><QuantityField label="Diameter" kind="length" :value="shape.diameterM" :set="resize('diameterM')" /> across </template>
+      <template v-if="shape.shape === 'box'"><QuantityField label="Length" kind="length" :value="shape.lengthM" :set="resize('lengthM')" /> by <QuantityField label="Width" kind="length" :value="shape.widthM" :set="resize('widthM')" /> </template>
+      <template v-if="shape.shape === 'lying-cylinder'">and <QuantityField label="Length" kind="length" :value="shape.lengthM" :set="resize('lengthM')" /> long</template>
+      <template v-else>and <QuantityField label="Height" kind="length" :value="shape.heightM" :set="resize('heightM')" /> tall</template>:
+      <SumFigure name="tank-volume" :input="volumeInput">{{ litres(tankNominalL(tank)) }}</SumFigure> to the rim.
+      <span class="small">Sold in <template v-for="(size, at) in sizes" :key="size">{{ at ? ', ' : '' }}<button type="button" class="plain small" :aria-label="`Take ${litres(size)} for ${tank.name}`" @click="take(tank.tankKind, size)">{{ litres(size) }}</button></template>.
+        It costs <QuantityField label="Price of the tank" kind="count" :value="Math.round(price)" :set="set('price')" /><span class="soft">{{ tank.price === undefined ? ` ${open.site!.standards.currency} (a guess; a quote beats it)` : ` ${open.site!.standards.currency}` }}</span><template v-if="tank.price !== undefined"> (<button type="button" class="plain small" @click="set('price')(undefined)">guess {{ money(guessedPrice(tank.tankKind, tankNominalL(tank))) }}</button>)</template>.</span>
+    </p>
+    <StandNotes :tank="tank" :pool="pool" />
+    <FittingNotes :tank="tank" :pool="pool" />
+  </div>
+</template>
+
+<style scoped>
+.tank { margin-bottom: 6px; line-height: 1.9; padding-left: 8px; border-left: 2px solid transparent; }
+.tank.on { border-left-color: var(--oak); }
+.tank :deep(p) { margin-bottom: 2px; }
+</style>

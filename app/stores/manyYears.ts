@@ -1,0 +1,49 @@
+import { readTally, type Ensemble } from '#core/balance'
+import { memberPool } from '~/workers/memberPool'
+import { useSite } from './site'
+
+const YEARS_EACH = 30
+
+/** What many made-up years say of the open site. They are run when someone asks; an old answer stays, and is known to be old. */
+export const useManyYears = defineStore('manyYears', () => {
+  const open = useSite()
+  const answer = shallowRef<Ensemble>()
+  const answeredRevision = ref(-1)
+  const progress = ref<number>()
+  const took = ref(0)
+  const failure = ref<string>()
+  const pool = memberPool()
+
+  async function ask(members: number): Promise<void> {
+    if (!open.site) return
+    stop()
+    const [revision, started] = [open.revision, performance.now()]
+    progress.value = 0
+    failure.value = undefined
+    try {
+      const tally = await pool.run(open.site, members, YEARS_EACH, share => progress.value = share)
+      if (!tally) return
+      answer.value = readTally(tally)
+      answeredRevision.value = revision
+      took.value = performance.now() - started
+    }
+    catch (error) {
+      failure.value = `The years could not be run: ${error instanceof Error ? error.message : 'unknown trouble'}.`
+    }
+    progress.value = undefined
+  }
+
+  /** Ends the run; the last answer stays. */
+  function stop(): void {
+    if (progress.value === undefined) return
+    pool.stop()
+    progress.value = undefined
+  }
+
+  watch(() => open.site?.id, () => {
+    stop()
+    answer.value = undefined
+  })
+  const fresh = computed(() => answeredRevision.value === open.revision)
+  return { answer, fresh, progress, took, failure, ask, stop }
+})
