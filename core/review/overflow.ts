@@ -1,4 +1,4 @@
-import { moveOf, portsByRole, rimM, runsFrom, runsTo, type Port, type Site, type Tank } from '../site'
+import { moveOf, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Port, type Site, type Tank } from '../site'
 import type { Check } from './finding'
 import { bore, length, say } from './phrase'
 
@@ -8,6 +8,11 @@ function usedInlets(site: Site, tank: Tank): Port[] {
 }
 function usedOverflows(site: Site, tank: Tank): Port[] {
   return portsByRole(tank, 'overflow').filter(port => runsFrom(site, tank.id, port.name).length)
+}
+
+/** A float valve between two tanks shuts before the lower one reaches it; it lies below the overflow because it must. */
+function filledByFloat(site: Site, tank: Tank, inlet: Port): boolean {
+  return runsTo(site, tank.id, inlet.name).every(run => run.parts.some(part => part.kind === 'float') && tanksOf(site).some(other => other.id === run.from.node))
 }
 
 export const noOverflow: Check = {
@@ -47,7 +52,7 @@ export const overflowAboveInlet: Check = {
   id: 'overflow-above-inlet',
   sound: 'Every overflow lies below its inlet',
   find: ({ site, pools }) => pools.flatMap(pool => pool.tanks.flatMap((tank) => {
-    const lowest = usedInlets(site, tank).filter(inlet => tank.inletStyle === 'top' || inlet.heightM > 0.5).sort((a, b) => a.heightM - b.heightM)[0]
+    const lowest = usedInlets(site, tank).filter(inlet => (tank.inletStyle === 'top' || inlet.heightM > 0.5) && !filledByFloat(site, tank, inlet)).sort((a, b) => a.heightM - b.heightM)[0]
     if (!lowest || !usedOverflows(site, tank).length) return []
     const spillHeightM = pool.capM - tank.baseM
     const port = usedOverflows(site, tank).sort((a, b) => a.heightM - b.heightM)[0]!

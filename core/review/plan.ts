@@ -1,3 +1,4 @@
+import { sizeCurve } from '../balance'
 import { MONTH_NAMES, weatherSeries } from '../climate'
 import { bedNeeds, dripPlan, moveOf } from '../site'
 import type { Check, Finding, Yard } from './finding'
@@ -54,9 +55,13 @@ export const failsMoreThanAccepted: Check = {
   },
 }
 
+/** A larger tank is worth a finding while each so many litres buy a day a year, as on the size curve, or where so much is wanting that it is drawn empty this often. */
+const LITRES_THAT_SPARE_A_DAY = 1000
+const FILLS_THAT_PAY = 4
+
 export const spillsMoreThanKeeps: Check = {
   id: 'spills-more-than-keeps',
-  sound: 'The tanks keep more than they spill, or nothing goes short',
+  sound: 'The tanks keep more than they spill, or larger ones would spare no day',
   find: ({ site, compiled, days }) => {
     if (!compiled.pools.length || !site.uses.length || !compiled.caught.some(entry => entry.pool >= 0)) return []
     const run = days()
@@ -67,10 +72,15 @@ export const spillsMoreThanKeeps: Check = {
     if (spilledL <= keptL || shortL < 0.02 * sum(run.askedL)) return []
     const pool = compiled.pools.reduce((most, each) => each.capL > most.capL ? each : most)
     const tank = pool.tanks.at(-1)!
+    const moreL = pool.capL / pool.tanks.length
+    const [now, then] = sizeCurve(compiled, compiled.pools.indexOf(pool), weatherSeries(site), [1, 1 + 1 / pool.tanks.length])
+    const sparedDays = now!.shortDays - then!.shortDays
+    const sparedL = now!.shortL - then!.shortL
+    if (sparedDays < moreL / LITRES_THAT_SPARE_A_DAY && sparedL < FILLS_THAT_PAY * moreL) return []
     return [{
       id: 'spills-more-than-keeps', check: 'spills-more-than-keeps', severity: 'look', subject: { kind: 'node', id: tank.id, name: pool.name },
       sentence: say`More runs over than is kept, and yet days are short: there is roof enough for more tank.`,
-      why: say`A mean year spills ${volume(spilledL)} and keeps ${volume(keptL)}, while ${volume(shortL)} are wanting. Storage, not roof, is the limit here.`, numbers: { spilledL, keptL, shortL },
+      why: say`A mean year spills ${volume(spilledL)} and keeps ${volume(keptL)}, while ${volume(shortL)} are wanting. Storage, not roof, is the limit here: ${volume(moreL)} more of it give ${volume(sparedL)} a year and spare ${Math.round(sparedDays * 10) / 10} short days.`, numbers: { spilledL, keptL, shortL, moreL, sparedDays, sparedL },
       mend: { label: `Join one more like ${tank.name}`, move: moveOf('addTank', { kind: tank.tankKind, how: 'joined', to: tank.id }) },
     }]
   },

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build } from '../../tests/sites'
+import { TANK_KIND_IDS } from '../catalog'
 import { applyMove, lineFrom, moveOf, newSite, standInClimate, type Gutter, type Move, type Site, type SiteNode, type Tank } from '../site'
 import { CHECKS, phraseText, review } from '.'
 
@@ -151,5 +152,12 @@ describe('the checks', () => {
       expect(new Set(findings.map(finding => finding.id)).size).toBe(findings.length)
       for (const { mend, answers = [] } of findings) for (const { move } of mend ? [mend, ...answers] : answers) expect(applyMove(site, move)).toMatchObject({ ok: true })
     }), { numRuns: 100 })
+  })
+
+  it.each(['alone', 'joined', 'spill', 'stepped', 'pump'] as const)('find nothing wrong with a tank that was added %s', (how) => {
+    for (const kind of how === 'pump' ? ['pump'] : TANK_KIND_IDS) {
+      const site = build(sound(), moveOf('addTank', { kind, how, to: how === 'alone' ? undefined : 'tank-2' }))
+      expect(review(site).findings.filter(finding => finding.severity === 'wrong').map(finding => `${kind}: ${finding.id} ${phraseText(finding.why, 'metric')}`)).toEqual([])
+    }
   })
 })

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arbitrarySite, blank } from '../../tests/sites'
-import { portHeightM } from '../site'
-import { drawSection } from '.'
+import { arbitrarySite, blank, build } from '../../tests/sites'
+import { moveOf, portHeightM, tanksOf } from '../site'
+import { drawSection, insideOf, slotOfNode } from '.'
 import { staffMarks, verticalScale } from './scale'
 
 describe('the vertical scale', () => {
@@ -57,5 +57,43 @@ describe('the drawing', () => {
   })
   it('draws bare ground for a site with nothing on it', () => {
     expect(drawSection(blank(), 904, 318).ground).toHaveLength(2)
+  })
+})
+
+describe('the inside of a tank', () => {
+  const site = build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }), moveOf('addUse', { preset: 'sheep' }))
+  const inside = (of: typeof site, waterM: number) => {
+    const drawing = drawSection(of, 904, 318)
+    const tank = tanksOf(of)[0]!
+    return { tank, drawing, slot: slotOfNode(drawing, tank)!, ...insideOf(of, tank, slotOfNode(drawing, tank)!, drawing, waterM) }
+  }
+
+  it('shows the spare that waits for the next tank, until one is joined to it', () => {
+    const { spares, tank, drawing } = inside(site, 1)
+    expect(spares).toEqual([{ port: 'link', x: expect.any(Number) as number, y: drawing.scale.y(tank.baseM + 0.1), away: -1, shut: 'valve' }])
+    expect(inside(build(site, moveOf('addTank', { kind: 'upright', how: 'joined', to: tank.id })), 1).spares).toEqual([])
+  })
+  it('hangs a floating intake a hand under the water, and on its stop once that falls', () => {
+    const floated = build(site, moveOf('floatDrawOff', { tank: 'tank-1', port: 'outlet', hoseM: 1.5, stopM: 0.3 }))
+    const at = (waterM: number) => { const { floats, drawing } = inside(floated, waterM); return drawing.scale.metresAt(floats[0]!.toY) }
+    const { baseM } = tanksOf(floated)[0]!
+    expect(at(baseM + 1)).toBeCloseTo(baseM + 0.9, 6)
+    expect(at(baseM + 0.1)).toBeCloseTo(baseM + 0.3, 6)
+  })
+  it('marks the water kept for fire at the height that holds it', () => {
+    const { reserveY, drawing, tank } = inside(build(site, moveOf('keepReserve', { tank: 'tank-1', litres: 1000 })), 1)
+    if (tank.shape.shape !== 'upright-cylinder') throw new Error('the tank is round')
+    expect((drawing.scale.metresAt(reserveY!) - tank.baseM) * Math.PI * tank.shape.diameterM ** 2 / 4).toBeCloseTo(1, 6)
+  })
+  it('stands within the tank for any site', () => {
+    fc.assert(fc.property(arbitrarySite, (any) => {
+      const drawing = drawSection(any, 904, 318)
+      for (const tank of tanksOf(any)) {
+        const slot = slotOfNode(drawing, tank)!
+        const { floats, calmed, spares } = insideOf(any, tank, slot, drawing, tank.baseM + 0.5)
+        for (const x of [...floats.map(each => each.toX), ...calmed.map(each => each.x)]) expect(x > slot.x && x < slot.x + slot.width).toBe(true)
+        for (const y of [...floats.map(each => each.toY), ...calmed.map(each => each.footY), ...spares.map(each => each.y)]) expect(Number.isFinite(y)).toBe(true)
+      }
+    }), { numRuns: 30 })
   })
 })

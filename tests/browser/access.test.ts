@@ -104,7 +104,7 @@ describe('no request leaves the machine, and nothing is refused by the policy', 
     const entries = await page.driver.manage().logs().get('performance')
     const urls = entries.map(entry => JSON.parse(entry.message).message as { method: string, params: { request?: { url: string } } }).filter(message => message.method === 'Network.requestWillBeSent').map(message => message.params.request!.url)
     expect(urls.length).toBeGreaterThan(20)
-    expect(urls.filter(url => !url.startsWith(page.address) && !/^(data|blob|chrome):/.test(url))).toEqual([])
+    expect(urls.filter(url => !url.startsWith(page.address) && !/^(data|blob|chrome|chrome-untrusted):/.test(url))).toEqual([])
     expect(await page.errors()).toEqual([])
   })
 })

@@ -9,7 +9,7 @@ const marks = computed(() => new Map(STEPS.map(step => [step.id, open.site && re
 
 <template>
   <nav class="path" aria-label="The Path: steps in working order">
-    <NuxtLink to="/" class="brand" aria-label="Tall Cask: to the Yard">Tall<br>Cask</NuxtLink>
+    <NuxtLink to="/" prefetch-on="interaction" class="brand" aria-label="Tall Cask: to the Yard">Tall<br>Cask</NuxtLink>
     <template v-for="entry in STEPS" :key="entry.id">
       <NuxtLink v-if="entry.open" :to="`/site/${open.site?.id}/${entry.id}`" :class="[marks.get(entry.id), { on: entry.id === props.step }]" :aria-current="entry.id === props.step ? 'step' : undefined" :title="MARK_WORDS[marks.get(entry.id)!]">
         <i /><span>{{ entry.name }}<span class="unseen">, {{ MARK_WORDS[marks.get(entry.id)!] }}</span></span>

@@ -41,9 +41,9 @@ const from = computed(() => lineTo(open.site!, props.use.at))
     </p>
     <p class="small soft">
       Served as number <QuantityField label="Priority" kind="count" :value="use.priority" :set="set('priority')" />.
-      <template v-if="year"> {{ litres(year.askedL) }} asked in the shown year, {{ litres(year.metL) }} met<template v-if="year.rationedL > 0.5">, {{ litres(year.rationedL) }} given up by rationing</template>; short on {{ year.shortDays }} days, {{ year.longestShortDays }} in a row at most.</template>
+      <template v-if="year"> {{ litres(year.askedL) }} asked in the shown year, {{ litres(year.metL) }} met<template v-if="year.rationedL > 0.5">, {{ litres(year.rationedL) }} given up by rationing</template>; short on {{ year.shortDays }} {{ year.shortDays === 1 ? 'day' : 'days' }}<template v-if="year.shortDays > 1">, {{ year.longestShortDays }} in a row at most</template>.</template>
       I can live with <QuantityField label="Short days I can live with" kind="count" empty="any number of" :value="use.acceptShortDays" :set="set('acceptShortDays')" /> short days a year<template v-if="use.acceptShortDays !== undefined"> (<button type="button" class="plain small" @click="set('acceptShortDays')(undefined)">any number</button>)</template>.
-      <RationNotes :use="use" />
+      <RationNotes :use="use" />{{ ' ' }}
       <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: use.id }))">Take {{ use.name }} out</button>
     </p>
   </div>

@@ -48,6 +48,7 @@ const raised = computed(() => props.tank.baseM - props.tank.groundM > 0.3)
       <path v-if="tank.shape.shape !== 'lying-cylinder'" :d="`M${box.x - 1} ${box.rim} q${box.width / 2 + 1} -11 ${box.width + 2} 0`" class="wall lid" />
       <rect :x="box.middle - 9" :y="box.rim - (tank.shape.shape === 'lying-cylinder' ? 5 : 10)" width="18" height="5" rx="1.5" class="cap" />
     </template>
+    <TankInside :tank="tank" :slot-place="slotPlace" :drawing="drawing" :water-m="level?.levelM ?? tank.baseM" />
     <line :x1="box.x" :x2="box.x + box.width" :y1="box.spill" :y2="box.spill" class="spill" />
     <text :x="box.middle" :y="box.rim - 15" text-anchor="middle" class="name">{{ tank.name }}</text>
     <template v-if="box.roomy && level?.levelM !== undefined">

@@ -10,7 +10,7 @@ const other = ref('')
 const kinds = TANK_KIND_IDS.map(value => ({ value, name: TANK_KINDS[value].name }))
 const tanks = computed(() => tanksOf(open.site!))
 const named = computed(() => tanks.value.map(tank => ({ value: tank.id, name: tank.name })))
-const target = computed(() => tanks.value.find(tank => tank.id === to.value) ?? tanks.value[0])
+const target = computed(() => tanks.value.find(tank => tank.id === to.value) ?? tanks.value.find(tank => spareLink(open.site!, tank)) ?? tanks.value[0])
 const second = computed(() => tanks.value.find(tank => tank.id === other.value && tank !== target.value) ?? tanks.value.find(tank => tank !== target.value))
 const WAYS = [
   { how: 'joined' as const, name: 'Join at the bottom', says: 'They level out, and one overflow serves both if the tops are level.' },

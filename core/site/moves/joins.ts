@@ -86,6 +86,9 @@ export function feedFrom(site: Site, from: Tank, to: Tank, floatAtM = overflowPo
   const boreMm = Math.min(outlet.boreMm, 50)
   const port: Port = { name: freshPort(to, 'float'), role: 'inlet', heightM: round(Math.max(0.05, floatAtM)), boreMm }
   to.ports.push(port)
+  // Should the float stick, all that comes in must get out; an overflow that has its line already is left, and found.
+  const overflow = overflowPort(to)
+  if (!runsFrom(site, to.id, overflow.name).length) overflow.boreMm = Math.max(overflow.boreMm, boreMm)
   const ends = [{ node: from.id, port: outlet.name }, { node: to.id, port: port.name }] as const
   addRun(site, `${from.name} fills ${to.name}`, ends[0], ends[1], [valve(boreMm), union(boreMm), pipe(guessedLengthM(site, ends[0], ends[1], 2), boreMm), union(boreMm), { kind: 'float', boreMm }])
   leadOverflowAway(site, to)
