@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { outlook } from '../core/balance'
-import { dailySeries, readRecord } from '../core/climate'
-import { review } from '../core/review'
-import { readSiteText, writeSite } from '../core/site'
+import { dailySeries, readRecord, weatherSeries } from '../core/climate'
+import { review, weigh, weighOption } from '../core/review'
+import { readSiteText, waysFor, writeSite } from '../core/site'
 
 const text = (name: string) => readFileSync(`demo/${name}`, 'utf8')
 
@@ -17,6 +17,21 @@ describe('the demo sites', () => {
     expect(years).toHaveLength(30)
     expect(years[worst]!.shortDays).toBeLessThanOrEqual(mostShort)
     for (const year of years) expect(year.caughtL).toBeGreaterThan(year.flushedL)
+  })
+
+  it.each(['quillfern-ridge', 'brindle-yard', 'cinder-tor'])('every other way of doing %s keeps each use supplied, and is weighed', (name) => {
+    const read = readSiteText(text(`${name}.json`))
+    if (!read.ok) throw new Error(JSON.stringify(read.problems))
+    const series = weatherSeries(read.site)
+    const now = weigh(read.site, series)
+    const ways = waysFor(read.site)
+    expect(ways.length).toBeGreaterThan(3)
+    for (const way of ways) {
+      const weighing = weighOption(read.site, way.moves, series)
+      if (!weighing.ok) throw new Error(`${way.id}: ${weighing.problem}`)
+      // A by-pass gives the winter away; the other ways hold or bring about what the plan does.
+      if (way.id !== 'winter-by-pass') expect(weighing.weighed.metShare / now.metShare, way.id).toBeGreaterThan(0.75)
+    }
   })
 
   it('the sample record has every trap and still reads', () => {

@@ -1,14 +1,16 @@
 import { readTally, type Ensemble } from '#core/balance'
+import type { Site } from '#core/site'
 import { memberPool } from '~/workers/memberPool'
 import { useSite } from './site'
 
 const YEARS_EACH = 30
+const MADE_FROM = ['roofs', 'nodes', 'runs', 'uses', 'climate', 'place', 'standards'] as const satisfies (keyof Site)[]
 
 /** What many made-up years say of the open site. They are run when someone asks; an old answer stays, and is known to be old. */
 export const useManyYears = defineStore('manyYears', () => {
   const open = useSite()
   const answer = shallowRef<Ensemble>()
-  const answeredRevision = ref(-1)
+  const answeredFor = shallowRef<Site>()
   const progress = ref<number>()
   const took = ref(0)
   const failure = ref<string>()
@@ -17,14 +19,14 @@ export const useManyYears = defineStore('manyYears', () => {
   async function ask(members: number): Promise<void> {
     if (!open.site) return
     stop()
-    const [revision, started] = [open.revision, performance.now()]
+    const [site, started] = [open.site, performance.now()]
     progress.value = 0
     failure.value = undefined
     try {
-      const tally = await pool.run(open.site, members, YEARS_EACH, share => progress.value = share)
+      const tally = await pool.run(site, members, YEARS_EACH, share => progress.value = share)
       if (!tally) return
       answer.value = readTally(tally)
-      answeredRevision.value = revision
+      answeredFor.value = site
       took.value = performance.now() - started
     }
     catch (error) {
@@ -44,6 +46,7 @@ export const useManyYears = defineStore('manyYears', () => {
     stop()
     answer.value = undefined
   })
-  const fresh = computed(() => answeredRevision.value === open.revision)
+  /** What the years are made from is as it was; a name, or another way set beside the plan, makes no answer old. */
+  const fresh = computed(() => MADE_FROM.every(part => answeredFor.value?.[part] === open.site?.[part]))
   return { answer, fresh, progress, took, failure, ask, stop }
 })

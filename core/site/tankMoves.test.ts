@@ -58,6 +58,32 @@ describe('joining', () => {
   })
 })
 
+describe('one tank takes over another’s lines', () => {
+  const pair = () => build(one(), moveOf('addTank', { kind: 'upright', how: 'joined', to: 'tank-1' }), moveOf('addUse', { preset: 'shower' }), moveOf('addUse', { preset: 'sheep' }), moveOf('drawFrom', { use: 'use-1', tank: 'tank-2' }), moveOf('drawFrom', { use: 'use-2', tank: 'tank-2' }))
+  it('what was drawn from it is drawn from the other, at the height it was; lines between them go', () => {
+    const before = pair()
+    const draws = runsFrom(before, 'tank-2').filter(run => nodeById(before, run.to.node).kind !== 'outfall')
+    expect(draws.length).toBeGreaterThan(0)
+    const site = build(before, moveOf('mergeTank', { tank: 'tank-2', into: 'tank-1' }))
+    expect(tanksOf(site).map(each => each.id)).toEqual(['tank-1'])
+    expect(site.uses).toHaveLength(2)
+    for (const run of draws) {
+      const now = site.runs.find(each => each.id === run.id)!
+      expect(now.from.node).toBe('tank-1')
+      expect(portHeightM(site, now.from)).toBeCloseTo(portHeightM(before, run.from), 6)
+    }
+    expect(site.runs.every(run => ![run.from.node, run.to.node].includes('tank-2'))).toBe(true)
+    expect(site.nodes.filter(node => node.kind === 'outfall')).toHaveLength(1)
+  })
+  it('a third tank stays joined, through the one that is left; what was kept back is kept', () => {
+    const three = build(pair(), moveOf('addTank', { kind: 'upright', how: 'joined', to: 'tank-2' }), moveOf('keepReserve', { tank: 'tank-2', litres: 800 }))
+    const site = build(three, moveOf('mergeTank', { tank: 'tank-2', into: 'tank-1' }))
+    expect(joinedTanks(site, tank(site, 'tank-1')).map(each => each.id)).toEqual(['tank-1', 'tank-3'])
+    expect(tank(site, 'tank-1').reserveL).toBe(800)
+    expect(refusal(site, moveOf('mergeTank', { tank: 'tank-1', into: 'tank-1' }))).toContain('its own lines')
+  })
+})
+
 describe('drawing off', () => {
   it('a reserve lifts every draw-off of the group above what is kept, and a hydrant reaches it; nought gives it free', () => {
     const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))

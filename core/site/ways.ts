@@ -1,6 +1,7 @@
+import { showQuantity } from '../units'
 import { FLUSH_SCHOOLS, STANDARD_SIZES_L, TANK_KINDS } from '../catalog'
 import { applyMoves, joinedTanks, moveOf } from './moves'
-import { tanksOf } from './ports'
+import { nodeById, runsFrom, tanksOf } from './ports'
 import { tankNominalL } from './quantities'
 import type { Move, Site, Tank } from './schema'
 import { frostMonths } from './weather'
@@ -11,18 +12,29 @@ export interface Way { id: string, name: string, moves: Move[] }
 const MOST_TOTES = 12
 const TOTE_L = 1000
 
-/** The group of joined tanks that holds most: what the ways about tanks are about. */
-function largestGroup(site: Site): Tank[] {
-  const groups = tanksOf(site).map(tank => joinedTanks(site, tank))
-  const holds = (group: Tank[]) => group.reduce((sum, tank) => sum + tankNominalL(tank), 0)
-  return groups.sort((a, b) => holds(b) - holds(a))[0] ?? []
+const heldL = (group: Tank[]) => group.reduce((sum, tank) => sum + tankNominalL(tank), 0)
+
+/** The group of tanks that holds most, by what makes a group; where two hold as much, the one that water comes to first. */
+function largestGroup(site: Site, groupOf: (site: Site, tank: Tank) => Tank[]): Tank[] {
+  return tanksOf(site).map(tank => groupOf(site, tank)).sort((a, b) => heldL(b) - heldL(a))[0] ?? []
+}
+
+/** Tanks that water runs between without a pump: joined at the bottom, by the spill or through a float; itself first. */
+function fedTogether(site: Site, tank: Tank): Tank[] {
+  const tanks = tanksOf(site)
+  const found = [tank]
+  for (const here of found) {
+    for (const run of site.runs) {
+      const next = tanks.find(other => [run.from.node, run.to.node].includes(here.id) && [run.from.node, run.to.node].includes(other.id) && other !== here)
+      if (next && !found.includes(next) && !run.parts.some(part => part.kind === 'pump')) found.push(next)
+    }
+  }
+  return found
 }
 
 /** Ways that are not this site's already: one big tank or many totes, top or bottom filling, big chambers or small, winter by-pass or burying. */
 export function waysFor(site: Site): Way[] {
-  const group = largestGroup(site)
-  const totalL = group.reduce((sum, tank) => sum + tankNominalL(tank), 0)
-  return [...tankWays(group, totalL), ...inletWays(site), ...chamberWays(site), ...winterWays(site)].filter(way => changesAnything(site, way.moves))
+  return [...kindWays(lowestFirst(site, largestGroup(site, fedTogether))), ...moreWays(largestGroup(site, joinedTanks)), ...inletWays(site), ...chamberWays(site), ...winterWays(site)].filter(way => changesAnything(site, way.moves))
 }
 
 /** A way that is this site's own already is no other way; one that cannot be made is offered, and says why. */
@@ -31,12 +43,19 @@ function changesAnything(site: Site, moves: Move[]): boolean {
   return !made.ok || JSON.stringify(made.site.nodes) !== JSON.stringify(site.nodes)
 }
 
-function tankWays(group: Tank[], totalL: number): Way[] {
+/** What replaces several tanks stands where the lowest of them stood that anything draws from: all that ran to them still runs to it. */
+function lowestFirst(site: Site, group: Tank[]): Tank[] {
+  const draws = (tank: Tank) => runsFrom(site, tank.id).some(run => !['tank', 'outfall'].includes(nodeById(site, run.to.node).kind))
+  return [...group].sort((a, b) => Number(draws(b)) - Number(draws(a)) || a.baseM - b.baseM)
+}
+
+function kindWays(group: Tank[]): Way[] {
   const [first, ...rest] = group
   if (!first) return []
+  const totalL = heldL(group)
   const kind = totalL > Math.max(...STANDARD_SIZES_L.upright) ? 'steel' : 'upright'
   const totes = Math.min(MOST_TOTES, Math.max(2, Math.round(totalL / TOTE_L)))
-  const fewer = rest.map(tank => moveOf('remove', { id: tank.id }))
+  const fewer = rest.map(tank => moveOf('mergeTank', { tank: tank.id, into: first.id }))
   return [
     ...(rest.length || first.tankKind !== kind ? [{
       id: 'one-big', name: `One ${TANK_KINDS[kind].name} of the same litres`, moves: [...fewer, moveOf('setKind', { tank: first.id, kind, volumeL: Math.round(totalL) }), moveOf('fitOverflow', { tank: first.id })],
@@ -45,8 +64,12 @@ function tankWays(group: Tank[], totalL: number): Way[] {
       id: 'many-totes', name: `${totes} caged totes, joined at the bottom`,
       moves: [...fewer, moveOf('setKind', { tank: first.id, kind: 'tote' as const }), moveOf('fitOverflow', { tank: first.id }), ...Array.from({ length: totes - 1 }, () => moveOf('addTank', { kind: 'tote', how: 'joined', to: first.id }))],
     }] : []),
-    { id: 'one-more', name: `One more like ${group.at(-1)!.name}`, moves: [moveOf('addTank', { kind: group.at(-1)!.tankKind, how: 'joined', to: group.at(-1)!.id })] },
   ]
+}
+
+function moreWays(group: Tank[]): Way[] {
+  const last = group.at(-1)
+  return last ? [{ id: 'one-more', name: `One more like ${last.name}`, moves: [moveOf('addTank', { kind: last.tankKind, how: 'joined', to: last.id })] }] : []
 }
 
 function inletWays(site: Site): Way[] {
@@ -58,9 +81,8 @@ function inletWays(site: Site): Way[] {
 function chamberWays(site: Site): Way[] {
   const chambers = site.nodes.filter(node => node.kind === 'chamber')
   if (!chambers.length) return []
-  const sized = (depthMm: number) => chambers.map(chamber => moveOf('sizeChamber', { chamber: chamber.id, depthMm }))
-  const { light, heavy } = FLUSH_SCHOOLS
-  return [{ id: 'big-chambers', name: `Big chambers, ${heavy.depthMm} mm`, moves: sized(heavy.depthMm) }, { id: 'small-chambers', name: `Small chambers, ${light.depthMm} mm`, moves: sized(light.depthMm) }]
+  const sized = (name: string, { depthMm }: { depthMm: number }) => ({ name: `${name} chambers, ${showQuantity(depthMm, 'rain', site.standards.units).text}`, moves: chambers.map(chamber => moveOf('sizeChamber', { chamber: chamber.id, depthMm })) })
+  return [{ id: 'big-chambers', ...sized('Big', FLUSH_SCHOOLS.heavy) }, { id: 'small-chambers', ...sized('Small', FLUSH_SCHOOLS.light) }]
 }
 
 function winterWays(site: Site): Way[] {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Pool } from '#core/balance'
 import { COVER_IDS, COVERS, GAUGE_IDS, GAUGES, LID_IDS, LIDS } from '#core/catalog'
-import { drawOffs, moveOf, portsByRole, runsFrom, runsTo, type Port, type Tank } from '#core/site'
+import { drawOffs, moveOf, portsByRole, runsFrom, runsTo, tanksOf, type Port, type Tank } from '#core/site'
 
 /** The holes in a tank: what comes in, what goes over, what is drawn, what breathes, what waits for the next tank; and its lid and walls. */
 const props = defineProps<{ tank: Tank, pool: Pool }>()
@@ -30,6 +30,12 @@ const gauges = GAUGE_IDS.map(value => ({ value, name: GAUGES[value].name }))
 function setLid(form: 'none' | (typeof LID_IDS)[number]): void {
   open.makeAll([moveOf('change', { path: ['nodes', index.value, 'lid'], value: form !== 'none' }), moveOf('change', { path: ['nodes', index.value, 'lidForm'], value: form === 'none' ? undefined : form })], `${props.tank.name}: lid`)
 }
+/** The tank that can take over the lines of this one: one it shares a level with, or one that it is tied to. */
+const heir = computed(() => {
+  const { site } = open
+  const tied = site!.runs.flatMap(run => run.from.node === props.tank.id ? [run.to.node] : run.to.node === props.tank.id ? [run.from.node] : [])
+  return props.pool.tanks.find(other => other.id !== props.tank.id) ?? tanksOf(site!).find(other => tied.includes(other.id))
+})
 const notes = computed(() => [props.tank.lid && props.tank.lidForm ? LIDS[props.tank.lidForm].note : '', props.tank.gauge ? GAUGES[props.tank.gauge].note : ''].filter(Boolean))
 </script>
 
@@ -50,7 +56,8 @@ const notes = computed(() => [props.tank.lid && props.tank.lidForm ? LIDS[props.
     <p>
       It <ChoiceField label="Light" :value="tank.cover ?? 'unsaid'" :choices="coversNow" :set="cover => cover !== 'unsaid' && set('cover')(cover)" /> and stands <ChoiceField label="Sun" :value="tank.sunlit" :choices="SUN" :set="set('sunlit')" />, under <ChoiceField label="Lid" :value="tank.lid ? tank.lidForm ?? 'domed' : 'none'" :choices="lids" :set="setLid" /> with a screened vent of <QuantityField label="Bore of the vent" kind="bore" :value="tank.ventMm" :set="set('ventMm')" />; its level is read <ChoiceField label="Gauge" :value="tank.gauge ?? 'none'" :choices="gauges" :set="set('gauge')" />.
       <span v-for="note in notes" :key="note" class="soft small">{{ note }} </span>
-      <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: tank.id }))">Take {{ tank.name }} out</button>
+      <template v-if="heir"><button type="button" class="plain small" @click="open.make(moveOf('mergeTank', { tank: tank.id, into: heir.id }))">Take {{ tank.name }} out, its lines to {{ heir.name }}</button>{{ ' or ' }}<button type="button" class="plain small" @click="open.make(moveOf('remove', { id: tank.id }))">with all its lines</button></template>
+      <button v-else type="button" class="plain small" @click="open.make(moveOf('remove', { id: tank.id }))">Take {{ tank.name }} out</button>
     </p>
   </div>
 </template>

@@ -11,11 +11,12 @@ const weighings = useWorkerAnswer(() => options.value, () => results.weighings()
 const ways = computed(() => waysFor(open.site!).filter(way => !options.value.some(option => option.name === way.name)))
 const name = ref('')
 
+const [FROM_OUTSIDE, OUTSIDE_COST] = ['From outside a year', 'Outside water costs a year']
 const ROWS: { name: string, of: (weighed: Weighed) => number | undefined, text: (value: number) => string, better: -1 | 1 | 0 }[] = [
   { name: 'Nominal', of: weighed => weighed.nominalL, text: litres, better: 0 }, { name: 'Can be drawn', of: weighed => weighed.usableL, text: litres, better: 1 },
   { name: 'Days short a year', of: weighed => weighed.shortDays, text: value => value < 0.05 ? 'none' : value.toFixed(1), better: -1 }, { name: 'Of what is asked, met', of: weighed => weighed.metShare, text: value => show(value, 'share'), better: 1 },
   { name: 'Lasts without rain', of: weighed => weighed.autonomyDays, text: value => `${value} days`, better: 1 }, { name: 'Runs over a year', of: weighed => weighed.spilledL, text: litres, better: -1 },
-  { name: 'From outside a year', of: weighed => weighed.broughtL, text: litres, better: -1 }, { name: 'The tanks cost', of: weighed => weighed.price, text: money, better: -1 }, { name: 'Outside water costs a year', of: weighed => weighed.yearlyCost, text: money, better: -1 },
+  { name: FROM_OUTSIDE, of: weighed => weighed.broughtL, text: litres, better: -1 }, { name: 'The tanks cost', of: weighed => weighed.price, text: money, better: -1 }, { name: OUTSIDE_COST, of: weighed => weighed.yearlyCost, text: money, better: -1 },
   { name: 'Wrong', of: weighed => weighed.findings.wrong, text: String, better: -1 }, { name: 'Look again', of: weighed => weighed.findings.look, text: String, better: -1 },
 ]
 interface Column { id: string, name: string, moves: Move[], weighed?: Weighed, differs: string[], problem?: string }
@@ -26,6 +27,8 @@ const columns = computed((): Column[] => [
     return { id: option.id, name: option.name, moves: option.moves, weighed: said?.ok ? said.weighed : undefined, differs: said?.ok ? said.differs : [], problem: said && !said.ok ? said.problem : undefined }
   }),
 ])
+/** Rows that say nothing of any way are left out. */
+const rows = computed(() => ROWS.filter(row => row.name !== OUTSIDE_COST && row.name !== FROM_OUTSIDE || columns.value.some(column => column.weighed && row.of(column.weighed))))
 const best = (row: (typeof ROWS)[number]) => {
   const figures = columns.value.flatMap(column => column.weighed ? [row.of(column.weighed) ?? Infinity] : [])
   return !row.better || figures.length < 2 || Math.max(...figures) - Math.min(...figures) < 1e-9 ? undefined : row.better > 0 ? Math.max(...figures) : Math.min(...figures)
@@ -51,7 +54,7 @@ function keep(): void {
       <table class="compare">
         <thead><tr><td /><th v-for="column in columns" :key="column.id" scope="col" :data-option="column.id"><b>{{ column.name }}</b></th></tr></thead>
         <tbody>
-          <tr v-for="row in ROWS" :key="row.name"><th scope="row">{{ row.name }}</th><td v-for="column in columns" :key="column.id" :class="{ best: isBest(row, column) }">{{ column.problem ? '–' : value(row, column) }}</td></tr>
+          <tr v-for="row in rows" :key="row.name"><th scope="row">{{ row.name }}</th><td v-for="column in columns" :key="column.id" :class="{ best: isBest(row, column) }">{{ column.problem ? '–' : value(row, column) }}</td></tr>
           <tr><th scope="row">Differs in</th><td v-for="column in columns" :key="column.id" class="differs">{{ column.problem ?? (column.differs.slice(0, 4).join(', ') + (column.differs.length > 4 ? ` and ${column.differs.length - 4} more` : '')) }}</td></tr>
           <tr><td /><td v-for="column in columns" :key="column.id"><template v-if="column.id"><button type="button" class="move" :aria-label="`Adopt ${column.name}`" :disabled="Boolean(column.problem)" @click="adopt(column)">Adopt</button> <button type="button" class="plain small" :aria-label="`Drop ${column.name}`" @click="open.make(moveOf('dropOption', { id: column.id }))">Drop</button></template></td></tr>
         </tbody>

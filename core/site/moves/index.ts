@@ -9,6 +9,7 @@ import { Refusal, type MoveKind } from './move'
 import { addRoof, addRoofPiece, addSpout, evenShares, fitDownpipe, fitGutter, giveShare, measureRoof, setOutline } from './roofs'
 import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
 import { feedByFloat, fitFloat, fitLinkValves, fitSpare, levelRims, linkAtBottom, spillInto, turnValve, widenLink } from './joins'
+import { mergeTank } from './merge'
 import { dropOption, keepOption } from './options'
 import { leadTo } from './outfalls'
 import { addSource } from './sources'
@@ -20,7 +21,7 @@ enablePatches()
 /** Every move there is. The interface, the tests, undo and the import all go through these. */
 export const MOVES = {
   change, setHeight, remove, setClimate,
-  addTank, fitOverflow, setPort, resizeTank, reshapeTank, setKind, standOn, setInlet, widenTanks,
+  addTank, fitOverflow, setPort, resizeTank, reshapeTank, setKind, standOn, setInlet, widenTanks, mergeTank,
   linkAtBottom, spillInto, feedByFloat, fitFloat, fitSpare, levelRims, fitLinkValves, turnValve, widenLink,
   keepReserve, floatDrawOff, fitSupplyValve, raiseDrawOff, drawFrom, addSource, leadTo,
   addRoof, addRoofPiece, setOutline, measureRoof, addSpout, giveShare, evenShares, fitGutter, fitDownpipe,

@@ -153,15 +153,17 @@ export const setKind = defineMove({
   apply(site, { tank: id, kind, volumeL }) {
     const tank = need(site, id, 'tank')
     const entry = TANK_KINDS[kind]
-    const spread = volumeL ? Math.sqrt(volumeL / tankVolume({ ...entry.shape, levelM: tankHeight(entry.shape) }).volumeL) : 1
+    const share = volumeL ? volumeL / tankVolume({ ...entry.shape, levelM: tankHeight(entry.shape) }).volumeL : 1
     const { shape } = entry
-    // A larger one of its kind is wider, not taller; a lying one longer.
-    const sized = shape.shape === 'upright-cylinder' ? { ...shape, diameterM: round(shape.diameterM * spread) }
-      : shape.shape === 'box' ? { ...shape, lengthM: round(shape.lengthM * spread), widthM: round(shape.widthM * spread) } : { ...shape, lengthM: round(shape.lengthM * spread ** 2) }
+    // A larger one of its kind is wider, not taller; a smaller one keeps its proportions; a lying one differs in length.
+    const tall = Math.min(1, Math.cbrt(share))
+    const spread = Math.sqrt(share / tall)
+    const sized = shape.shape === 'upright-cylinder' ? { ...shape, diameterM: round(shape.diameterM * spread), heightM: round(shape.heightM * tall) }
+      : shape.shape === 'box' ? { ...shape, lengthM: round(shape.lengthM * spread), widthM: round(shape.widthM * spread), heightM: round(shape.heightM * tall) } : { ...shape, lengthM: round(shape.lengthM * share) }
     const level = tankHeight(tank.shape)
     takeShape(tank, sized)
     tank.baseM = round(tank.base === 'buried' ? tank.baseM + level - tankHeight(sized) : tank.baseM)
-    Object.assign(tank, { tankKind: kind, emptyMassKg: Math.round(entry.emptyMassKg * spread ** 1.5), lightTight: entry.lightTight, lid: entry.lid })
+    Object.assign(tank, { tankKind: kind, emptyMassKg: Math.round(entry.emptyMassKg * share ** 0.75), lightTight: entry.lightTight, lid: entry.lid })
     delete tank.cover
     delete tank.price
   },
