@@ -49,9 +49,11 @@ describe('ways of doing it', () => {
 describe('weighing', () => {
   it('names what came, went and changed', () => {
     const site = build(plainTank(blank(), 'A'), moveOf('addUse', { preset: 'hens' }))
-    expect(differences(site, site)).toEqual([])
+    expect(differences(site, site)).toEqual({ differs: [], differing: [] })
     const other = build(site, moveOf('addTank', { kind: 'tote', how: 'joined', to: 'tank-1' }), moveOf('remove', { id: 'use-1' }))
-    expect(differences(site, other)).toEqual(['Tank B added', 'Hens gone', 'A changed'])
+    const { differs, differing } = differences(site, other)
+    expect(differs).toEqual(['Tank B added', 'Hens gone', 'A changed'])
+    expect(differing).toEqual(expect.arrayContaining(['tank-2', 'tank-1', other.runs.find(run => run.name.includes('at the bottom'))!.id]))
   })
   it('prices outside water by what was said of it, and nothing by what was not', () => {
     const main = build(plainTank(blank(), 'A'), moveOf('addSource', { kind: 'main', tank: 'tank-1' }))

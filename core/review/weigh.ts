@@ -1,6 +1,6 @@
 import { compile, outlook, poolPrice, usableL } from '../balance'
 import type { DailySeries } from '../climate'
-import { applyMoves, tanksOf, type Move, type Site } from '../site'
+import { applyMoves, tanksOf, type Move, type Run, type Site, type SiteNode } from '../site'
 import { review } from './review'
 
 /** What a plan comes to, in the figures by which plans are chosen. */
@@ -44,25 +44,25 @@ export function outsideCost(site: Site, year: { wellL: number, mainL: number, lo
 
 export interface Option { name: string, moves: Move[] }
 /** An option on today's site: what it comes to and where it differs, or why it can no longer be made. */
-export type Weighing = { ok: true, weighed: Weighed, differs: string[] } | { ok: false, problem: string }
+export type Weighing = { ok: true, weighed: Weighed, differs: string[], differing: string[] } | { ok: false, problem: string }
 
 export function weighOption(site: Site, moves: Move[], series: DailySeries): Weighing {
   const made = applyMoves(site, moves)
-  return made.ok ? { ok: true, weighed: weigh(made.site, series), differs: differences(site, made.site) } : made
+  return made.ok ? { ok: true, weighed: weigh(made.site, series), ...differences(site, made.site) } : made
 }
 
-/** Where two sites differ in the Section: what came, what went, what stands elsewhere or holds something else. */
-export function differences(before: Site, after: Site): string[] {
-  const old = new Map(before.nodes.map(node => [node.id, node]))
-  const fresh = new Map(after.nodes.map(node => [node.id, node]))
-  const changed = after.nodes.flatMap((node) => {
-    const was = old.get(node.id)
-    return was && JSON.stringify({ ...was, name: '' }) !== JSON.stringify({ ...node, name: '' }) ? [`${node.name} changed`] : []
-  })
-  const lines = new Map(before.runs.map(run => [run.id, JSON.stringify([run.from, run.to, run.parts])]))
-  const rerouted = after.runs.filter(run => lines.has(run.id) && lines.get(run.id) !== JSON.stringify([run.from, run.to, run.parts]))
-  return [
-    ...after.nodes.filter(node => !old.has(node.id)).map(node => `${node.name} added`), ...before.nodes.filter(node => !fresh.has(node.id)).map(node => `${node.name} gone`), ...changed,
-    ...(rerouted.length ? [`${rerouted.length} ${rerouted.length === 1 ? 'line' : 'lines'} laid otherwise`] : []),
-  ]
+/** Where two sites differ in the Section: what came, what went, what stands elsewhere or holds something else, in words; and what to mark in the second. */
+export function differences(before: Site, after: Site): { differs: string[], differing: string[] } {
+  const was = new Map([...before.nodes.map(node => [node.id, nodeWords(node)] as const), ...before.runs.map(run => [run.id, runWords(run)] as const)])
+  const [added, changed] = [after.nodes.filter(node => !was.has(node.id)), after.nodes.filter(node => was.has(node.id) && was.get(node.id) !== nodeWords(node))]
+  const gone = before.nodes.filter(node => !after.nodes.some(other => other.id === node.id))
+  const rerouted = after.runs.filter(run => was.has(run.id) && was.get(run.id) !== runWords(run))
+  return {
+    differs: [...added.map(node => `${node.name} added`), ...gone.map(node => `${node.name} gone`), ...changed.map(node => `${node.name} changed`), ...(rerouted.length ? [`${rerouted.length} ${rerouted.length === 1 ? 'line' : 'lines'} laid otherwise`] : [])],
+    differing: [...added, ...changed, ...rerouted, ...after.runs.filter(run => !was.has(run.id))].map(({ id }) => id),
+  }
 }
+
+/** What makes two things of one id differ: everything but their names. */
+const nodeWords = (node: SiteNode) => JSON.stringify({ ...node, name: '' })
+const runWords = ({ from, to, parts }: Run) => JSON.stringify([from, to, parts])

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { moveOf, waysFor, type Move } from '#core/site'
+import { applyMoves, moveOf, waysFor, type Move, type Site } from '#core/site'
 import type { Weighed } from '#core/review'
 
 /** Variants of the plan side by side: what each comes to, where it differs, and the press that adopts it. */
@@ -19,12 +19,13 @@ const ROWS: { name: string, of: (weighed: Weighed) => number | undefined, text: 
   { name: FROM_OUTSIDE, of: weighed => weighed.broughtL, text: litres, better: -1 }, { name: 'The tanks cost', of: weighed => weighed.price, text: money, better: -1 }, { name: OUTSIDE_COST, of: weighed => weighed.yearlyCost, text: money, better: -1 },
   { name: 'Wrong', of: weighed => weighed.findings.wrong, text: String, better: -1 }, { name: 'Look again', of: weighed => weighed.findings.look, text: String, better: -1 },
 ]
-interface Column { id: string, name: string, moves: Move[], weighed?: Weighed, differs: string[], problem?: string }
+interface Column { id: string, name: string, moves: Move[], weighed?: Weighed, site?: Site, differs: string[], differing: Set<string>, problem?: string }
 const columns = computed((): Column[] => [
-  { id: '', name: 'The plan', moves: [], weighed: weighings.value?.now, differs: [] },
+  { id: '', name: 'The plan', moves: [], weighed: weighings.value?.now, site: open.site, differs: [], differing: new Set() },
   ...options.value.map((option, at): Column => {
     const said = weighings.value?.options[at]
-    return { id: option.id, name: option.name, moves: option.moves, weighed: said?.ok ? said.weighed : undefined, differs: said?.ok ? said.differs : [], problem: said && !said.ok ? said.problem : undefined }
+    const made = applyMoves(open.site!, option.moves)
+    return { id: option.id, name: option.name, moves: option.moves, weighed: said?.ok ? said.weighed : undefined, site: made.ok ? made.site : undefined, differs: said?.ok ? said.differs : [], differing: new Set(said?.ok ? said.differing : []), problem: said && !said.ok ? said.problem : undefined }
   }),
 ])
 /** Rows that say nothing of any way are left out. */
@@ -55,6 +56,7 @@ function keep(): void {
         <thead><tr><td /><th v-for="column in columns" :key="column.id" scope="col" :data-option="column.id"><b>{{ column.name }}</b></th></tr></thead>
         <tbody>
           <tr v-for="row in rows" :key="row.name"><th scope="row">{{ row.name }}</th><td v-for="column in columns" :key="column.id" :class="{ best: isBest(row, column) }">{{ column.problem ? '–' : value(row, column) }}</td></tr>
+          <tr><th scope="row">In the Section</th><td v-for="column in columns" :key="column.id"><SmallSection v-if="column.site" :site="column.site" :differing="column.differing" class="drawn" /></td></tr>
           <tr><th scope="row">Differs in</th><td v-for="column in columns" :key="column.id" class="differs">{{ column.problem ?? (column.differs.slice(0, 4).join(', ') + (column.differs.length > 4 ? ` and ${column.differs.length - 4} more` : '')) }}</td></tr>
           <tr><td /><td v-for="column in columns" :key="column.id"><template v-if="column.id"><button type="button" class="move" :aria-label="`Adopt ${column.name}`" :disabled="Boolean(column.problem)" @click="adopt(column)">Adopt</button> <button type="button" class="plain small" :aria-label="`Drop ${column.name}`" @click="open.make(moveOf('dropOption', { id: column.id }))">Drop</button></template></td></tr>
         </tbody>
@@ -74,6 +76,7 @@ function keep(): void {
 .compare th[scope='col'] { color: var(--ink); min-width: 108px; max-width: 170px; vertical-align: bottom; }
 .compare th[scope='row'] { white-space: nowrap; border-top: 1px solid var(--hair); }
 .compare td { vertical-align: top; max-width: 190px; }
+.drawn { display: block; width: 100%; min-width: 120px; max-width: 190px; height: 62px; background: var(--sheet); border: 1px solid var(--hair); }
 .best { font-weight: 700; }
 .best::after { content: ' ✓'; color: var(--moss); }
 .differs { color: var(--soft); }
