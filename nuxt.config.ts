@@ -24,7 +24,7 @@ export default defineNuxtConfig({
   },
   compatibilityDate: '2026-01-01',
   nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
-  vite: { worker: { format: 'es' } },
+  vite: { worker: { format: 'es' }, define: { __VUE_OPTIONS_API__: 'false' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
   hooks: {

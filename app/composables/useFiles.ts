@@ -1,4 +1,3 @@
-import Papa from 'papaparse'
 import { isoDate } from '#core/climate'
 import { writeSite } from '#core/site'
 
@@ -19,7 +18,7 @@ export function useFiles() {
     save(`${stem()}.tallcask.json`, 'application/json', writeSite(open.site!))
   }
 
-  function exportDays(): void {
+  async function exportDays(): Promise<void> {
     const { outlook, year } = results
     if (!outlook || !year) return
     const { run } = outlook
@@ -31,7 +30,8 @@ export function useFiles() {
         short_L: round(run.shortL[day]!), caught_L: round(run.caughtL[day]!), first_flush_L: round(run.flushedL[day]!), well_L: round(run.wellL[day]!), main_L: round(run.mainL[day]!), spilled_L: round(run.spilledL[day]!),
       }
     })
-    save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', Papa.unparse(rows))
+    const { default: { unparse } } = await import('papaparse')
+    save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', unparse(rows))
   }
 
   return { exportSite, exportDays }

@@ -7,7 +7,7 @@ const AT_A_TIME = 16
 const MOST_WORKERS = 4
 
 /** Workers that share out an ensemble. What they answer adds up to the same, however many they are. */
-export function memberPool(workers = Math.max(1, Math.min(MOST_WORKERS, (navigator.hardwareConcurrency || 2) - 1))) {
+export function memberPool(workers = Math.min(MOST_WORKERS, Math.max(2, (navigator.hardwareConcurrency || 2) - 1))) {
   const faces = Array.from({ length: workers }, yearFace)
   let round = 0
 

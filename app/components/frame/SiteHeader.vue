@@ -13,7 +13,7 @@ const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
 function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
   if (command === 'site') exportSite()
-  else if (command === 'days') exportDays()
+  else if (command === 'days') void exportDays()
   else if (command === 'theme') prefs.theme = nextTheme[prefs.theme]
   else if (command === 'sums') emit('sums')
   else if (command === 'find') emit('find')

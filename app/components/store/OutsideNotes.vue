@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { YearFigures } from '#core/balance'
 import { outsideCost } from '#core/review'
+import { parseQuantity } from '#core/units'
 import { moveOf, runsFrom, tanksOf } from '#core/site'
 
 /** Water from outside: wells and mains by their rules, carts by the load; what they bring and cost. */
@@ -22,6 +23,8 @@ const setWay = (index: number, rule: { startShare: number }) => (way: 'float' | 
 function setStart(index: number, rule: { startShare: number, stopShare: number }) {
   return (share: number) => wayOf(rule) === 'float' ? open.makeAll([moveOf('change', { path: ['nodes', index, 'rule', 'startShare'], value: share }), moveOf('change', { path: ['nodes', index, 'rule', 'stopShare'], value: share })], 'Set the level of the float valve') : set(index, 'rule', 'startShare')(share)
 }
+/** Water is priced by a thousand of what it is measured in. */
+const thousandL = computed(() => { const one = parseQuantity('1000', 'volume', open.system); return one.ok ? one.value : 1000 })
 const mean = computed(() => {
   const years = results.outlook?.years
   if (!years?.length) return undefined
@@ -38,7 +41,7 @@ const mean = computed(() => {
       <ChoiceField label="How it tops up" :value="wayOf(node.rule)" :choices="WAYS" :set="setWay(index, node.rule)" />
       <template v-if="wayOf(node.rule) === 'float'"> that keeps <QuantityField label="Level kept" kind="share" :value="node.rule.startShare" :set="setStart(index, node.rule)" /> of what the tank holds</template>
       <template v-else>, from <QuantityField label="Trigger" kind="share" :value="node.rule.startShare" :set="setStart(index, node.rule)" /> up to <QuantityField label="Stop" kind="share" :value="node.rule.stopShare" :set="set(index, 'rule', 'stopShare')" /> of what the tank holds</template>,
-      <QuantityField label="Most it brings a day" kind="dailyVolume" empty="as much as it gives" :value="node.rule.mostLPerDay" :set="set(index, 'rule', 'mostLPerDay')" /> a day at most, in <MonthsField :value="node.rule.months" :label="`Months of ${node.name}`" :set="set(index, 'rule', 'months')" />, at <QuantityField label="Price of 1000 litres" kind="count" empty="no price said" :value="node.pricePerM3" :set="set(index, 'pricePerM3')" /> {{ site.standards.currency }} for 1000 L. <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: node.id }))">Take {{ node.name }} out</button>
+      <QuantityField label="Most it brings a day" kind="dailyVolume" empty="as much as it gives" :value="node.rule.mostLPerDay" :set="set(index, 'rule', 'mostLPerDay')" /> a day at most, in <MonthsField :value="node.rule.months" :label="`Months of ${node.name}`" :set="set(index, 'rule', 'months')" />, at <QuantityField label="Price of a thousand" kind="count" empty="no price said" :value="node.pricePerM3 === undefined ? undefined : Number((node.pricePerM3 * thousandL / 1000).toFixed(4))" :set="price => set(index, 'pricePerM3')(price / thousandL * 1000)" /> {{ site.standards.currency }} for {{ litres(thousandL) }}. <button type="button" class="plain small" @click="open.make(moveOf('remove', { id: node.id }))">Take {{ node.name }} out</button>
     </p>
     <p v-for="tank in carted" :key="tank.id">
       Water is carted to {{ tank.name }} in loads of <QuantityField label="Litres a load" kind="volume" :value="tank.carted!.loadL" :set="set(indexOf(tank.id), 'carted', 'loadL')" /> once it stands below <QuantityField label="Carted below" kind="share" :value="tank.carted!.startShare" :set="set(indexOf(tank.id), 'carted', 'startShare')" />, at <QuantityField label="Price of a load" kind="count" empty="no price said" :value="tank.carted!.pricePerLoad" :set="set(indexOf(tank.id), 'carted', 'pricePerLoad')" /> {{ site.standards.currency }} a load. <button type="button" class="plain small" @click="set(indexOf(tank.id), 'carted')(undefined)">Cart none</button>

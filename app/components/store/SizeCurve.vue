@@ -104,7 +104,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
     <figcaption class="small">
       <b>How big?</b> <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => shown = value" /> in a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'">; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better, one in ten worse)</template>.
       <template v-for="mark in marks" :key="mark.more">{{ mark.name[0]!.toUpperCase() + mark.name.slice(1) }}, {{ litres(mark.size) }}: <b class="figure">{{ figure.text(mark.value) }}</b>. </template>
-      <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next 1000 L spare less than a day a year. </template><template v-else-if="points[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>Drag the mark, or use the arrow keys, to make it so: it grows in width, its heights stay.</span>
+      <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next {{ litres(1000) }} spare less than a day a year. </template><template v-else-if="points[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>Drag the mark, or use the arrow keys, to make it so: it grows in width, its heights stay.</span>
     </figcaption>
   </figure>
 </template>

@@ -1,3 +1,4 @@
+import { showVolume } from '../../units'
 import { SPILL_MARGIN_M } from '../../catalog'
 import { tankHeight, tankVolume } from '../../sums'
 import { z } from 'zod'
@@ -49,7 +50,7 @@ export const keepReserve = defineMove({
     const tank = need(site, id, 'tank')
     const tanks = joinedTanks(site, tank)
     const keptM = litres ? heightHoldingM(tanks, litres) : undefined
-    if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M) throw new Refusal(`${Math.round(litres)} L is all that ${tanks.length > 1 ? 'these tanks hold' : `${tank.name} holds`} or more; nothing would be left to use.`)
+    if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M) throw new Refusal(`${showVolume(litres, site.standards.units).text} are all that ${tanks.length > 1 ? 'these tanks hold' : `${tank.name} holds`}, or more; nothing would be left to use.`)
     for (const member of tanks) {
       delete member.reserveL
       for (const port of member.ports.filter(isDrawOff)) port.heightM = round(Math.min(tankHeight(member.shape) * 0.95, Math.max(keptM === undefined ? 0.1 : keptM - member.baseM, Math.min(0.1, tankHeight(member.shape) * 0.08))))

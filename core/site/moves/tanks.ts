@@ -1,5 +1,6 @@
 import { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId, type TankKindId } from '../../catalog'
 import { tankHeight, tankVolume } from '../../sums'
+import { showQuantity } from '../../units'
 import { z } from 'zod'
 import { portsByRole, rimM, runsFrom, spillM } from '../ports'
 import type { Site, Tank } from '../schema'
@@ -98,8 +99,9 @@ export const setPort = defineMove({
     const tank = need(site, id, 'tank')
     const port = tank.ports.find(candidate => candidate.name === name)
     if (!port) throw new Refusal(`${tank.name} has no fitting “${name}” any more.`)
+    const metres = (heightM: number) => showQuantity(heightM, 'length', site.standards.units).text
     if (heightM !== undefined) {
-      if (heightM > tankHeight(tank.shape)) throw new Refusal(`${tank.name} is only ${round(tankHeight(tank.shape))} m tall; its ${name} cannot sit at ${round(heightM)} m above the floor.`)
+      if (heightM > tankHeight(tank.shape)) throw new Refusal(`${tank.name} is only ${metres(tankHeight(tank.shape))} tall; its ${name} cannot sit at ${metres(heightM)} above the floor.`)
       port.heightM = round(heightM)
     }
     if (boreMm !== undefined) {
