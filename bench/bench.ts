@@ -1,11 +1,12 @@
 // Prints the figures the product holds itself to, as ratios within this one run.
 import { readdirSync, readFileSync } from 'node:fs'
+import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
-import { catchYear, compile, flushTrade, outlook, simulate, sizeCurve } from '../core/balance'
+import { catchYear, compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
-import { review } from '../core/review'
+import { review, weighOption } from '../core/review'
 import { drawSection } from '../core/section'
-import { applyMove, moveOf, readSiteText } from '../core/site'
+import { applyMove, moveOf, readSiteText, waysFor } from '../core/site'
 
 const read = readSiteText(readFileSync('demo/quillfern-ridge.json', 'utf8'))
 if (!read.ok) throw new Error('the demo does not read')
@@ -50,7 +51,19 @@ line('the whole outlook, compiled anew, with twelve months of autonomy', `${time
 line('making 30 years of rain', `${time(() => dailySeries(site)).toFixed(2)} ms`)
 line('the roofs, gutters and chambers of 30 years', `${time(() => catchYear({ ...site, roofs: site.roofs.map((roof, index) => index ? roof : { ...roof, wettingLossMm: Math.random() }) })).toFixed(2)} ms`)
 line('a first flush against its alternatives, 30 years', `${time(() => flushTrade(site, 'chamber-1', series)).toFixed(2)} ms`)
-line('days short against 26 sizes of one pool, 30 years', `${time(() => sizeCurve(compiled, 0, series)).toFixed(0)} ms`)
+line('days short against 40 sizes of one pool, 30 years', `${time(() => sizeCurve(compiled, 0, series)).toFixed(1)} ms`)
+
+const members = (count: number, years = 30, of = site, shape = compiled) => runMembers(of, shape, series, 0, count, years)
+const MANY = 40
+const ensemble = time(() => members(MANY), 7)
+line('one made-up member of 30 years, rain and balance', `${(ensemble / MANY).toFixed(2)} ms`)
+line('1000 such members, shared by two workers', `${(ensemble / MANY * 1000 / 2 / 1000).toFixed(2)} s`)
+line('twice the members cost', `${(time(() => members(2 * MANY), 5) / ensemble).toFixed(2)} ×`)
+line('members of twice the years cost', `${(time(() => members(MANY, 60), 5) / ensemble).toFixed(2)} ×`)
+line('members of a site of twice the tanks cost', `${(time(() => members(MANY, 30, more, compiledMore), 5) / ensemble).toFixed(2)} ×`)
+const sizeOf = (count: number) => serialize(members(count)).byteLength
+line('what 80 members leave behind, against 20', `${(sizeOf(80) / sizeOf(20)).toFixed(2)} ×`)
+line('one other way of doing it, weighed', `${time(() => weighOption(site, waysFor(site)[0]!.moves, series), 7).toFixed(1)} ms`)
 line('one move, checked', `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`)
 line('the review of a document just changed', `${time(() => review({ ...site })).toFixed(2)} ms`)
 line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)
