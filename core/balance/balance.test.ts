@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryRain, arbitrarySite, blank, build, plainTank } from '../../tests/sites'
-import { seriesOf } from '../climate'
+import { seriesOf, weatherSeries } from '../climate'
 import { roofYield } from '../sums'
 import { moveOf, newSite, standInClimate, type Site } from '../site'
-import { compile, massErrorL, outlook, poolsOf, simulate } from '.'
+import { compile, massErrorL, meanMonths, outlook, poolsOf, simulate } from '.'
 
 const series = (...rainMm: number[]) => seriesOf(0, Float64Array.from(rainMm), true)
 /** A roof of 100 m² that loses nothing, led to the first tank. */
@@ -250,5 +250,23 @@ describe('the years', () => {
     expect(result.autonomy!.days).toBeGreaterThan(3)
     expect(result.autonomy!.days).toBeLessThan(60)
     expect(result.pools[0]!.usableL).toBeLessThan(result.pools[0]!.nominalL)
+  })
+})
+
+describe('the mean months', () => {
+  it('come to the mean year, and each asks what its days ask', () => {
+    const made = newSite({ id: 's', name: 'S', units: 'metric', climate: standInClimate('cold-upland'), place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 }, roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' }, uses: [{ preset: 'flush', count: 3 }] })
+    if (!made.ok) throw new Error(made.problem)
+    const bypassed = build(made.site, moveOf('setBypass', { spout: 'spout-1', months: [1, 2] }))
+    const answer = outlook(bypassed, weatherSeries(bypassed))
+    const { comesL, askedL } = meanMonths(answer)
+    const mean = (of: (year: (typeof answer.years)[number]) => number) => answer.years.reduce((sum, year) => sum + of(year), 0) / answer.years.length
+    const sum = (values: number[]) => values.reduce((total, value) => total + value, 0)
+    expect(sum(comesL)).toBeCloseTo(mean(year => year.caughtL - year.flushedL), 6)
+    expect(sum(askedL)).toBeCloseTo(mean(year => year.askedL), 6)
+    // What a by-pass leads to ground in winter does not come.
+    expect(comesL[0]).toBeLessThan(1)
+    expect(comesL[2]).toBeGreaterThan(1000)
+    expect(askedL[3]! / 30).toBeCloseTo(askedL[4]! / 31, 6)
   })
 })

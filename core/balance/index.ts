@@ -9,4 +9,4 @@ export { emptyingOf, soakingOf, spillWay, type Emptying, type Soaking, type Spil
 export { addTally, emptyTally, readTally, runMembers, type Ensemble, type Tally } from './ensemble'
 export { massErrorL, simulate, type DailyRun, type RunOptions } from './simulate'
 export { payingSizeL, poolPrice, sizeCurve, type SizePoint } from './sizing'
-export { outlook, poolFigures, type Outlook, type PoolFigures, type UseYear, type YearFigures } from './year'
+export { meanMonths, outlook, poolFigures, type Outlook, type PoolFigures, type UseYear, type YearFigures } from './year'

@@ -1,4 +1,4 @@
-import { seriesOf, type DailySeries } from '../climate'
+import { monthsFrom, seriesOf, type DailySeries } from '../climate'
 import type { Site } from '../site'
 import { compile, type Compiled } from './compile'
 import { keptBackL } from './joining'
@@ -51,6 +51,19 @@ export interface Outlook {
   pools: PoolFigures[]
   /** Days that full tanks last without rain, from the worst day to be full on; and the month it falls in (0–11). */
   autonomy: { days: number, month: number, beyond: boolean } | undefined
+}
+
+/** What comes to the tanks, past gutters, by-passes and first flushes, and what is asked of them, in each month of a mean year, L; January first. */
+export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 'years' | 'run'>): { comesL: number[], askedL: number[] } {
+  const month = monthsFrom(startDay, run.days)
+  const [comesL, askedL] = [Array<number>(12).fill(0), Array<number>(12).fill(0)]
+  for (const { from, to } of years) {
+    for (let day = from; day < to; day++) {
+      comesL[month[day]!]! += (run.caughtL[day]! - run.flushedL[day]!) / years.length
+      askedL[month[day]!]! += run.askedL[day]! / years.length
+    }
+  }
+  return { comesL, askedL }
 }
 
 /** The figure that a share of ranked years stay at or below. */
