@@ -97,9 +97,16 @@ describe('how a full tank spills, soaks and empties', () => {
     expect(soakingOf(site, outfall, 0)).toBeUndefined()
   })
   it('emptying takes what Torricelli says, and says where it goes', () => {
-    const site = build(plainTank(blank(), 'A'), moveOf('addUse', { preset: 'beds' }))
+    const uphill = build(plainTank(blank(), 'A'), moveOf('addUse', { preset: 'beds' }))
+    expect(emptyingOf(uphill, tanksOf(uphill)[0]!, 0.9)!.leadsTo).toBe('')
+    const site = build(uphill, moveOf('setHeight', { node: uphill.uses[0]!.at, baseM: -0.5 }))
     const empty = emptyingOf(site, tanksOf(site)[0]!, 0.9)!
     expect(empty).toMatchObject({ litres: expect.closeTo(900, 6), input: { planAreaM2: 1, fromLevelM: 0.9, toLevelM: 0, orificeMm: 50 }, leadsTo: 'Vegetable beds' })
+    // What stands in the ground, or is drawn uphill by a pump alone, does not run out by itself.
+    expect(empty.belowGroundM).toBeUndefined()
+    const buried = build(blank(), moveOf('addTank', { kind: 'buried', how: 'alone' }), moveOf('addUse', { preset: 'shower' }))
+    const [deep] = tanksOf(buried)
+    expect(emptyingOf(buried, deep!, deep!.baseM + 1.2)).toMatchObject({ leadsTo: '', belowGroundM: expect.closeTo(-deep!.baseM - 0.1, 6) })
     expect(emptyingOf(site, tanksOf(site)[0]!, 0)).toBeUndefined()
   })
 })

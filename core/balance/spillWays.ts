@@ -2,7 +2,7 @@ import { SOILS } from '../catalog'
 import { fiveYearDayMm, SPLIT_MINUTES, weatherSeries } from '../climate'
 import { roofsOfTankM2, stormIntoLps } from '../network'
 import { drainDownTime, openingFlow, soakaway, tankHeight, tankVolume, type DrainDownInput, type OpeningFlowInput, type SoakawayInput } from '../sums'
-import { nodeById, portsByRole, rimM, runsFrom, runsTo, type NodeOf, type Port, type Site, type Tank } from '../site'
+import { nodeById, portHeightM, portsByRole, rimM, runsFrom, type NodeOf, type Port, type Site, type Tank } from '../site'
 import type { Compiled } from './compile'
 
 /** The overflow of a group: what it can pass before the tank runs over, and what the design storm brings once everything above it is full. */
@@ -69,7 +69,16 @@ export function soakingOf(site: Site, outfall: NodeOf<'outfall'>, areaM2: number
   return { input: worst.input, hours: worst.hours, pitM3: worst.pitM3, hasM3, halfEmptyHours: hasM3 * pit.voidShare / 2 / (wettedAreaM2 * SOILS[soil].infiltrationMPerS * 3600) }
 }
 
-export interface Emptying { port: Port, input: DrainDownInput, minutes: number, litres: number, leadsTo: string }
+export interface Emptying {
+  port: Port
+  input: DrainDownInput
+  minutes: number
+  litres: number
+  /** The end of a line that falls from there; empty where it runs out at the tank's foot. */
+  leadsTo: string
+  /** Its lowest fitting lies in the ground with no line that falls away: it cannot run out, it must be pumped. */
+  belowGroundM?: number
+}
 
 /** How long a full tank runs out through its drain, or its lowest outlet, and where to. */
 export function emptyingOf(site: Site, tank: Tank, fullM: number): Emptying | undefined {
@@ -80,6 +89,11 @@ export function emptyingOf(site: Site, tank: Tank, fullM: number): Emptying | un
   const litres = volumeL(fullM - tank.baseM) - volumeL(port.heightM)
   if (fromLevelM <= 0 || litres <= 0) return undefined
   const input = { planAreaM2: Math.round(litres / fromLevelM) / 1000, fromLevelM, toLevelM: 0, orificeMm: port.boreMm }
-  const line = runsFrom(site, tank.id, port.name)[0] ?? runsTo(site, tank.id, port.name)[0]
-  return { port, input, minutes: drainDownTime(input).minutes, litres, leadsTo: line ? nodeById(site, line.to.node === tank.id ? line.from.node : line.to.node).name : '' }
+  const portM = tank.baseM + port.heightM
+  const falls = runsFrom(site, tank.id, port.name).find(run => port.role !== 'link' && !run.parts.some(part => part.kind === 'pump') && portHeightM(site, run.to) < portM)
+  const belowGroundM = tank.groundM - portM
+  return {
+    port, input, minutes: drainDownTime(input).minutes, litres, leadsTo: falls ? nodeById(site, falls.to.node).name : '',
+    ...(!falls && belowGroundM > 0.05 ? { belowGroundM } : {}),
+  }
 }

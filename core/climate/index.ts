@@ -1,4 +1,4 @@
-export { DAYS_A_YEAR, dayNumber, isoDate, MONTH_DAYS, MONTH_NAMES, monthOf, yearOf } from './calendar'
+export { DAYS_A_YEAR, dayNumber, isoDate, MONTH_DAYS, MONTH_NAMES, monthOf, monthsFrom, yearOf } from './calendar'
 export type { Columns } from './columns'
 export type { DateOrder } from './dates'
 export type { GapFill } from './gaps'

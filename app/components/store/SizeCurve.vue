@@ -18,11 +18,13 @@ const SHOWN = {
   brought: { name: 'litres from wells, mains and carts', of: (point: SizePoint) => point.broughtL, text: litres },
   price: { name: 'what the tanks cost', of: (point: SizePoint) => point.price, text: money },
 }
-const shown = ref<keyof typeof SHOWN>('days')
-const figure = computed(() => SHOWN[shown.value])
 /** While a size is dragged the chart keeps the scale it had. */
 const held = shallowRef<{ points: SizePoint[], capL: number }>()
 const points = computed(() => held.value?.points ?? curve.value ?? [])
+const chosen = ref<keyof typeof SHOWN>()
+/** Where nothing ever goes short, what must be brought for it is what a size changes. */
+const shown = computed(() => chosen.value ?? (points.value.length && points.value.every(point => point.shortDays < 0.05) && points.value.some(point => point.broughtL > 1) ? 'brought' : 'days'))
+const figure = computed(() => SHOWN[shown.value])
 const most = computed(() => Math.max(1, ...points.value.map(point => shown.value === 'days' ? point.band[2] : figure.value.of(point))))
 const x = computed(() => scaleLinear([0, points.value.at(-1)?.capL ?? 1], [LEFT, WIDTH - RIGHT]))
 const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, 12]).nice())
@@ -102,7 +104,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
       </g>
     </svg>
     <figcaption class="small">
-      <b>How big?</b> <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => shown = value" /> in a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'">; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better, one in ten worse)</template>.
+      <b>How big?</b> <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => chosen = value" /> in a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'">; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better, one in ten worse)</template>.
       <template v-for="mark in marks" :key="mark.more">{{ mark.name[0]!.toUpperCase() + mark.name.slice(1) }}, {{ litres(mark.size) }}: <b class="figure">{{ figure.text(mark.value) }}</b>. </template>
       <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next {{ litres(1000) }} spare less than a day a year. </template><template v-else-if="points[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>Drag the mark, or use the arrow keys, to make it so: it grows in width, its heights stay.</span>
     </figcaption>
