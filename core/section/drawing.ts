@@ -34,7 +34,7 @@ function heightsOf(site: Site): [number, number][] {
       case 'tank': return [ground, [node.baseM - 0.25, tankTopM(node) + 0.75]]
       case 'chamber': return [ground, [node.baseM - 0.2, node.baseM + node.heightM + 0.2]]
       case 'well': return [ground, [node.groundM - node.stillWaterDepthM - 0.55, node.groundM - node.stillWaterDepthM + 0.45]]
-      case 'tap': return [ground, [node.baseM - 0.2, node.baseM + 0.45]]
+      case 'tap': return [ground, [node.baseM - 0.2, node.baseM + 0.75]]
       default: return [ground, [node.baseM - 0.2, node.baseM + 0.3]]
     }
   })

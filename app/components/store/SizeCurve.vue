@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
+import { STANDARD_SIZES_L } from '#core/catalog'
 import { moveOf } from '#core/site'
 
 /** How big? A figure of a mean year against the size of a tank or group, the band of good and bad years, and a handle that makes it so. */
@@ -40,12 +41,18 @@ function at(capL: number, of: (point: SizePoint) => number): number | undefined 
   return high.capL > low.capL ? of(low) + (of(high) - of(low)) * Math.max(0, (capL - low.capL) / (high.capL - low.capL)) : of(high)
 }
 const now = computed(() => ({ capL: props.pool.capL, value: at(props.pool.capL, figure.value.of) ?? 0, band: ([0, 1, 2] as const).map(each => at(props.pool.capL, point => point.band[each]) ?? 0) }))
+/** Other sizes worth marking: those nearest that one tank is sold in; for a group, more or fewer tanks like these. */
 const marks = computed(() => {
-  const { tanks, capL } = props.pool
-  return [-1, 1, 2].flatMap((more) => {
-    const size = capL * (tanks.length + more) / tanks.length
-    const value = size > 0 ? at(size, figure.value.of) : undefined
-    return value === undefined ? [] : [{ more, size, value, name: more === -1 ? 'one tank fewer' : more === 1 ? 'one more of the same' : 'two more' }]
+  const { tanks, capL, nominalL } = props.pool
+  const near = (size: number) => Math.abs(Math.log(size / nominalL))
+  const of = (more: number, name: string) => ({ name: `${name}, ${litres(capL * (1 + more / tanks.length))}`, size: capL * (1 + more / tanks.length) })
+  const sold = tanks.length > 1 ? [] : STANDARD_SIZES_L[tanks[0]!.tankKind].filter(size => near(size) > 0.05).sort((one, other) => near(one) - near(other)).slice(0, 3).sort((one, other) => one - other)
+  const sizes = [
+    ...sold.map(size => ({ name: `sold as ${litres(size)}`, size: size * capL / nominalL })), ...(tanks.length > 1 ? [of(-1, 'one tank fewer')] : []), of(1, 'one more of the same'), ...(tanks.length > 1 ? [of(2, 'two more')] : []),
+  ]
+  return sizes.flatMap(({ name, size }) => {
+    const value = at(size, figure.value.of)
+    return value === undefined ? [] : [{ name, size, value }]
   })
 })
 
@@ -96,7 +103,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
       <path v-if="bandPath" :d="bandPath" class="band" />
       <path v-if="pays !== undefined && shown === 'days'" :d="`M${x(pays)} 12 V${HEIGHT - FOOT}`" class="pays" />
       <path :d="path" class="curve" />
-      <circle v-for="mark in marks" :key="mark.more" :cx="x(mark.size)" :cy="y(mark.value)" r="3.5" class="other" />
+      <circle v-for="mark in marks" :key="mark.name" :cx="x(mark.size)" :cy="y(mark.value)" r="3.5" class="other" />
       <g
         ref="grab" class="now" role="slider" tabindex="0" :aria-label="`Size of ${pool.name}`" :aria-valuenow="Math.round(now.capL)" :aria-valuemin="Math.round(points[0]!.capL)" :aria-valuemax="Math.round(points.at(-1)!.capL)" :aria-valuetext="`${litres(now.capL)}: ${figure.text(now.value)}`"
         @pointerdown.prevent="onPointerdown($event); grab?.focus()" @keydown="onKeydown">
@@ -105,7 +112,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
     </svg>
     <figcaption class="small">
       <b>How big?</b> <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => chosen = value" /> in a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'">; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better, one in ten worse)</template>.
-      <template v-for="mark in marks" :key="mark.more">{{ mark.name[0]!.toUpperCase() + mark.name.slice(1) }}, {{ litres(mark.size) }}: <b class="figure">{{ figure.text(mark.value) }}</b>. </template>
+      <template v-for="mark in marks" :key="mark.name">{{ mark.name[0]!.toUpperCase() + mark.name.slice(1) }}: <b class="figure">{{ figure.text(mark.value) }}</b>. </template>
       <span class="soft"><template v-if="pays !== undefined">Past {{ litres(pays) }} the next {{ litres(1000) }} spare less than a day a year. </template><template v-else-if="points[0]!.shortDays < 0.05">Nothing goes short at any size drawn here. </template>Drag the mark, or use the arrow keys, to make it so: it grows in width, its heights stay.</span>
     </figcaption>
   </figure>
@@ -113,7 +120,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
 
 <style scoped>
 .size { margin: 6px 0 8px; display: flex; flex-wrap: wrap; gap: 4px 24px; align-items: center; }
-svg { width: min(100%, 420px); touch-action: none; }
+svg { flex: 1 1 340px; max-width: 420px; min-width: 0; touch-action: none; }
 .axis path { stroke: var(--hair); }
 text { font: 11px var(--text); fill: var(--soft); font-variant-numeric: tabular-nums; }
 .band { fill: var(--water); opacity: .35; }
@@ -125,5 +132,5 @@ text { font: 11px var(--text); fill: var(--soft); font-variant-numeric: tabular-
 .dot { fill: var(--oak); }
 .reach { fill: transparent; }
 .now:focus-visible .dot { stroke: var(--oak); stroke-width: 5; stroke-opacity: .35; }
-figcaption { max-width: 46ch; line-height: 1.6; }
+figcaption { flex: 1 1 320px; max-width: 46ch; line-height: 1.6; }
 </style>
