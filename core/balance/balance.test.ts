@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arbitraryRain, arbitrarySite, blank, build, plainTank } from '../../tests/sites'
+import { arbitraryRain, arbitrarySite, blank, build, joinedBy, plainTank } from '../../tests/sites'
 import { seriesOf, weatherSeries } from '../climate'
 import { roofYield } from '../sums'
 import { moveOf, newSite, standInClimate, type Site } from '../site'
@@ -18,6 +18,8 @@ const using = (site: Site, litresPerDay: number, tank = 'tank-1') => {
   const tap = used.nodes.find(node => node.kind === 'tap' && node.id === used.uses.at(-1)!.at)!
   return build(used, moveOf('setHeight', { node: tap.id, baseM: 0 }))
 }
+
+const pairs = (values: number[]) => values.flatMap((value, index) => index % 2 ? [] : [[value, values[index + 1]!]])
 
 describe('one tank, by hand', () => {
   const site = using(withRoof(plainTank(blank(), 'A')), 50)
@@ -130,6 +132,35 @@ describe('tanks joined', () => {
     // B's inlet stands at 0.45: A gives what is above it, and B takes up to its spill point.
     const run = simulate(compile(site), series(0), { startL: [800, 700] })
     expect([...run.poolL]).toEqual([600, 900])
+  })
+})
+
+describe('a pump tank, and sites that cannot work', () => {
+  it('is filled to its float, draws the big one down to that height, and then stands alone', () => {
+    let site = using(plainTank(plainTank(blank(), 'Big'), 'Pump tank'), 200, 'tank-2')
+    site = build(site, moveOf('setPort', { tank: 'tank-2', port: 'inlet', heightM: 0.5 }))
+    site = joinedBy(site, ['tank-1', 'outlet'], ['tank-2', 'inlet'], [{ kind: 'float', boreMm: 25 }])
+    const run = simulate(compile(site), series(0, 0, 0, 0, 0), { startL: [900, 500] })
+    expect(pairs([...run.poolL])).toEqual([[900, 300], [700, 300], [500, 300], [500, 100], [500, 0]])
+    expect([...run.shortL]).toEqual([0, 0, 0, 0, 100])
+  })
+  it('two tanks of different rims at one level spill at the lower, and hold what both hold up to there', () => {
+    let site = withRoof(plainTank(plainTank(blank(), 'Tall'), 'Low', { lengthM: 2 }))
+    site = build(site, moveOf('resizeTank', { tank: 'tank-2', shape: { heightM: 0.6 } }), moveOf('setPort', { tank: 'tank-2', port: 'overflow', heightM: 0.5 }), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    // 1 m² and 2 m² up to 0.5 m are 1500 L; 20 mm on 100 m² bring 2000.
+    const run = simulate(compile(site), series(20), { startL: [0] })
+    expect([run.storedL[0], run.spilledL[0]]).toEqual([1500, 500])
+  })
+  it('a ring of links, a tank that can never fill and one that nothing draws from keep their books', () => {
+    let site = withRoof(plainTank(plainTank(plainTank(blank(), 'A'), 'B'), 'C'))
+    for (const [a, b] of [['tank-1', 'tank-2'], ['tank-2', 'tank-3'], ['tank-3', 'tank-1']] as const) site = build(site, moveOf('linkAtBottom', { a, b, boreMm: 50 }))
+    site = plainTank(plainTank(site, 'High'), 'Idle')
+    site = joinedBy(build(site, moveOf('setHeight', { node: 'tank-4', baseM: 3 })), ['tank-1', 'outlet'], ['tank-4', 'inlet'], [{ kind: 'float', boreMm: 25 }])
+    const run = simulate(compile(site), series(10, 30, 0), { startL: [0, 0, 0] })
+    // One pool of 2700 L; the high tank gets nothing, the idle one has no water to come.
+    expect([...run.poolL]).toEqual([1000, 0, 0, 2700, 0, 0, 2700, 0, 0])
+    expect([...run.spilledL]).toEqual([0, 1300, 0])
+    expect(massErrorL(run)).toBeCloseTo(0, 9)
   })
 })
 
