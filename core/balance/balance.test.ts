@@ -298,6 +298,7 @@ describe('the mean months', () => {
     // What a by-pass leads to ground in winter does not come.
     expect(comesL[0]).toBeLessThan(1)
     expect(comesL[2]).toBeGreaterThan(1000)
+    expect(Math.min(...comesL)).toBeGreaterThanOrEqual(0)
     expect(askedL[3]! / 30).toBeCloseTo(askedL[4]! / 31, 6)
   })
 })

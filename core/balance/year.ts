@@ -63,6 +63,13 @@ export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 
       askedL[month[day]!]! += run.askedL[day]! / years.length
     }
   }
+  // What a chamber still held when a month ended ran out in the next, which may have had no rain of its own to lose it from.
+  for (let at = 23; at >= 0; at--) {
+    const [here, before] = [at % 12, (at + 11) % 12]
+    if (comesL[here]! >= 0) continue
+    comesL[before]! += comesL[here]!
+    comesL[here] = 0
+  }
   return { comesL, askedL }
 }
 

@@ -29,8 +29,8 @@ export const GAUGES = {
 export type GaugeId = keyof typeof GAUGES
 export const GAUGE_IDS = Object.keys(GAUGES) as [GaugeId, ...GaugeId[]]
 
-/** How an overflow begins inside the tank. Trapped keeps vermin out; skimming takes the scum off the top, and needs an air hole. */
-export const OVERFLOW_ENDINGS = ['plain', 'trapped', 'skimming'] as const
+/** How an overflow begins. Plain is open to whatever creeps and flies; screened and trapped are not; skimming takes the scum off the top, and needs an air hole. */
+export const OVERFLOW_ENDINGS = ['plain', 'screened', 'trapped', 'skimming'] as const
 export type OverflowEnding = (typeof OVERFLOW_ENDINGS)[number]
 
 /** What an overflow or a drain runs towards. */

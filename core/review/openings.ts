@@ -1,5 +1,6 @@
 import { floatIntakeReachM } from './floating'
 import { spillWay } from '../balance'
+import { MOSQUITO_MESH_MM } from '../catalog'
 import { nodeById, moveOf, portsByRole, runsFrom, runsTo, tanksOf, type Port, type Site, type Tank } from '../site'
 import type { Check, Finding } from './finding'
 import { bore, flow, length, say } from './phrase'
@@ -46,6 +47,17 @@ export const overflowSiphons: Check = {
     sentence: say`Once it runs, the skimming overflow of ${tank.name} goes on until the tank is empty down to its mouth.`,
     why: say`A pipe that dips below the surface and falls outside siphons. An air hole at its top breaks that.`, numbers: { overflowHeightM: port.heightM },
     mend: { label: 'Drill the air hole', move: setPortField(site, tank, port, 'airHole', true) },
+  }))),
+}
+
+export const overflowOpen: Check = {
+  id: 'overflow-open',
+  sound: 'Every overflow is screened or trapped',
+  find: ({ site }) => tanksOf(site).flatMap(tank => usedFrom(site, tank, 'overflow').filter(port => port.ending === 'plain').map((port): Finding => ({
+    id: `overflow-open:${tank.id}`, check: 'overflow-open', severity: 'look', subject: subjectOf(tank),
+    sentence: say`Mosquitoes and mice find their way into ${tank.name} through its overflow.`,
+    why: say`Its mouth of ${bore(port.boreMm)} is open to the air outside; a mesh of ${bore(MOSQUITO_MESH_MM)} or a water trap shuts them out and lets the water by.`, numbers: { boreMm: port.boreMm },
+    mend: { label: 'Screen it', move: setPortField(site, tank, port, 'ending', 'screened') },
   }))),
 }
 

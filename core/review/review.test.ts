@@ -71,6 +71,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'shared-overflow': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: 0.15 - 0.5 })),
   'overflow-below-storm': site => build(site, moveOf('setPort', { tank: 'tank-1', port: 'overflow', boreMm: 50, heightM: 1.86 })),
   'overflow-siphons': site => build(site, portField(site, 'tank-1', 'overflow', 'ending', 'skimming')),
+  'overflow-open': site => build(site, portField(site, 'tank-1', 'overflow', 'ending', 'plain')),
   'inlet-siphons': site => build(site, moveOf('setInlet', { tank: 'tank-1', style: 'calmed', airHole: false })),
   'overflow-harms': site => build(site, moveOf('leadTo', { outfall: 'outfall-1', near: 'footing' })),
   'soakaway-fails': site => build(site, moveOf('leadTo', { outfall: 'outfall-1', to: 'soakaway', soil: 'sand', pit: { lengthM: 0.5, widthM: 0.5, depthM: 0.5, voidShare: 0.4 } })),

@@ -5,7 +5,7 @@ import { chamberShutForGood, chamberStaysFull, chamberTooSmall, noFirstFlush, ou
 import { downpipeTooSmall, gutterTooSmall, gutterUnknown, roofWithoutSpout, sharesOff, spillOverDoor, spoutWithoutShare, stormMissing } from './gutters'
 import { linkWithoutValve, rimsDiffer } from './joined'
 import { feederTooLow, floatMissing, linkTooSlow, noSpare, sharedOverflow, supplyUnfitted } from './linking'
-import { drawnFromFloor, inletSiphons, intakeFouls, overflowBelowStorm, overflowSiphons, ventTooSmall } from './openings'
+import { drawnFromFloor, inletSiphons, intakeFouls, overflowBelowStorm, overflowOpen, overflowSiphons, ventTooSmall } from './openings'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
 import { dripShort, failsMoreThanAccepted, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
 import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin, wetLineFreezes, wetLineUndrained } from './roofLines'
@@ -18,7 +18,7 @@ export const CHECKS: Check[] = [
   stormMissing, roofWithoutSpout, spoutWithoutShare, sharesOff, gutterUnknown, gutterTooSmall, downpipeTooSmall, spillOverDoor,
   fedFromBelow, lineClimbs, lineTooSlow, wetLineUndrained, wetLineFreezes, unequalJoin, mosquitoMesh,
   noFirstFlush, chamberStaysFull, chamberTooSmall, outletTooSlow, outletWasteful, chamberShutForGood, bypassInFilling, bypassShutInFrost,
-  noOverflow, sharedOverflow, overflowTooSmall, overflowBelowStorm, overflowAboveInlet, overflowSiphons, inletSiphons, overflowHarms, soakawayFails,
+  noOverflow, sharedOverflow, overflowTooSmall, overflowBelowStorm, overflowAboveInlet, overflowOpen, overflowSiphons, inletSiphons, overflowHarms, soakawayFails,
   rimsDiffer, linkWithoutValve, linkTooSlow, noSpare, floatMissing, feederTooLow, supplyUnfitted, drawnFromFloor, intakeFouls, reserveNotKept,
   noVent, ventTooSmall, lightInSun, bareSoil, baseOverSoil, standUnsound, standForEngineer, spillsMoreThanKeeps, neverFills,
   zoneOverFlow, dripShort, failsMoreThanAccepted, asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfit,

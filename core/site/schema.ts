@@ -71,7 +71,7 @@ const price = () => number(0, 1e7).optional()
 export const portSchema = kept({ name: id(), role: choice(['inlet', 'overflow', 'outlet', 'link', 'drain']), heightM: number(0, 50), boreMm: bore(),
   /** A small hole at the top of a pipe that ends under water or skims, so that it cannot siphon. */
   airHole: z.boolean().optional(),
-  /** How an overflow begins: a plain pipe, a water trap, or a mouth that skims the surface. */
+  /** How an overflow begins: a plain pipe, one behind a screen, a water trap, or a mouth that skims the surface. */
   ending: choice(OVERFLOW_ENDINGS).optional(),
   /** What shuts a fitting that no line ends at yet, kept for the next tank. */
   spare: choice(['cap', 'valve']).optional(),

@@ -87,6 +87,13 @@ describe('overflow, base and fittings', () => {
     await page.until(page.findings, found => found.includes('soakaway-fails'), 'clay does not take it')
     await undoAll(2)
   })
+  it('a plain overflow lets mosquitoes in, and is screened', async () => {
+    await page.choose('How the overflow begins', 'plain')
+    await page.until(page.findings, found => found.includes('overflow-open'), 'it is open')
+    await page.press('Screen it')
+    await page.until(page.findings, found => !found.includes('overflow-open'), 'screened')
+    await undoAll(2)
+  })
   it('an overflow towards a neighbour is found', async () => {
     await page.choose('What lies below the overflow', 'a neighbour')
     await page.until(page.findings, found => found.includes('overflow-harms'), 'it harms')
@@ -223,6 +230,19 @@ describe('other ways', () => {
     expect(await page.text('.options')).toContain('One upright poly tank')
     await undoAll(2)
     await page.until(() => page.text('.options'), text => text.includes('Set another way beside the plan'), 'none left')
+  })
+  it('a long row of tanks is listed with the one in hand spelt out, and what is wrong with all is mended at once', async () => {
+    await page.press('12 caged totes, joined at the bottom')
+    await page.click(page.css('button[aria-label="Adopt 12 caged totes, joined at the bottom"]'))
+    await page.until(() => page.all('button[aria-label^="Open "]'), rows => rows.length >= 11, 'a row of totes')
+    await page.click(page.css('button[aria-label^="Open Tank"]'))
+    await page.until(() => page.all('.pool:first-of-type input[aria-label="Height of the floor"]'), fields => fields.length === 1, 'one is spelt out')
+    expect((await page.findings()).filter(check => check === 'light-in-sun')).toHaveLength(1)
+    expect(await page.text('.finding[data-check="light-in-sun"]')).toMatch(/The same goes for .* and \d+ more/)
+    await page.press('The same for all 12')
+    await page.until(page.findings, found => !found.includes('light-in-sun'), 'all are covered')
+    await undoAll(3)
+    await page.until(tanks, count => count === 3, 'as before')
   })
   it('changes of one’s own are tried, kept as an option, and the plan is as it was', async () => {
     await page.press('Or try changes of your own')

@@ -2,8 +2,8 @@
 import type { Finding } from '#core/review'
 import type { Move } from '#core/site'
 
-/** A finding: what follows, why, and the move that mends it. */
-const props = defineProps<{ finding: Finding }>()
+/** A finding: what follows, why, and the move that mends it; and others of the same check that it speaks for. */
+const props = defineProps<{ finding: Finding, alike: Finding[] }>()
 const open = useSite()
 const { phrase } = useUnits()
 const { pickNode, pickRun } = useSelection()
@@ -15,6 +15,15 @@ function show(): void {
   if (kind === 'run') pickRun(id)
   else pickNode(kind === 'use' ? open.site!.uses.find(use => use.id === id)?.at : id)
 }
+const NAMED = 2
+const others = computed(() => {
+  const names = props.alike.map(({ subject }) => subject.name)
+  return names.length <= NAMED + 1 ? names.join(', ').replace(/, ([^,]*)$/, ' and $1') : `${names.slice(0, NAMED).join(', ')} and ${names.length - NAMED} more`
+})
+const mends = computed(() => [props.finding, ...props.alike].flatMap(({ mend }) => mend ? [mend.move] : []))
+function mendAll(): void {
+  problem.value = open.makeAll(mends.value, `${phrase(props.finding.mend!.label)}, all ${mends.value.length}`)
+}
 function make(move: Move): void {
   problem.value = open.make(move)
 }
@@ -22,9 +31,10 @@ function make(move: Move): void {
 
 <template>
   <article class="finding" :class="finding.severity" :data-check="finding.check">
-    <p><span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{ phrase(finding.sentence) }}</b> {{ phrase(finding.why) }}</p>
+    <p><span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{ phrase(finding.sentence) }}</b> {{ phrase(finding.why) }}<template v-if="alike.length"> The same goes for {{ others }}.</template></p>
     <div class="acts">
       <button v-if="finding.mend" type="button" class="plain" @click="make(finding.mend.move)">{{ phrase(finding.mend.label) }}</button>
+      <button v-if="finding.mend && alike.length && mends.length > alike.length" type="button" class="plain" @click="mendAll">The same for all {{ mends.length }}</button>
       <button v-for="answer in finding.answers" :key="phrase(answer.label)" type="button" class="plain" @click="make(answer.move)">{{ phrase(answer.label) }}</button>
       <button type="button" class="plain quiet" @click="show">Show it</button>
       <button v-if="finding.sum" type="button" class="plain quiet" :aria-expanded="arithmetic" @click="arithmetic = !arithmetic">Sum</button>

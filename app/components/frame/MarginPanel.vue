@@ -12,6 +12,12 @@ const findings = computed<Finding[]>(() => {
   const here = (finding: Finding) => stepOf(finding) === props.step
   return [...all].sort((a, b) => Number(a.severity !== 'wrong') - Number(b.severity !== 'wrong') || Number(here(b)) - Number(here(a)))
 })
+/** Where one check finds many alike, the first speaks for them. */
+const FEW = 2
+const cards = computed(() => findings.value.flatMap((finding) => {
+  const same = findings.value.filter(other => other.check === finding.check)
+  return same.length <= FEW ? [{ finding, alike: [] }] : same[0] === finding ? [{ finding, alike: same.slice(1) }] : []
+}))
 </script>
 
 <template>
@@ -22,7 +28,7 @@ const findings = computed<Finding[]>(() => {
     <p v-if="results.progress !== undefined" class="small">Working out the years <progress :value="results.progress" aria-label="How far" /> <button type="button" class="plain" @click="results.stop()">Stop</button></p>
     <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
     <h2 class="unseen">Findings</h2>
-    <FindingCard v-for="finding in findings" :key="finding.id" :finding="finding" />
+    <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
     <div v-if="results.readings" class="soft small">
       {{ results.readings.sound.length }} checks sound · <button type="button" class="plain small" :aria-expanded="showSound" @click="showSound = !showSound">{{ showSound ? 'hide' : 'show' }}</button>
       <ul v-if="showSound"><li v-for="check in results.readings.sound" :key="check.check">{{ check.sentence }}.</li></ul>

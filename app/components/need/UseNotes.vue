@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { QUALITIES, QUALITY_WORDS } from '#core/catalog'
-import { lineTo, hotMonths, moveOf, tanksOf, type Use } from '#core/site'
+import { lineTo, hotMonths, moveOf, runsTo, tanksOf, type Use } from '#core/site'
 import { monthNames } from '#core/review'
 
 /** One use in words: how much, of what quality, when, whence, and what it gives up when water is short. */
@@ -16,6 +16,15 @@ const setMonths = (months: number[]) => set('amount', 'months')(props.use.amount
 const year = computed(() => results.year?.uses.find(use => use.id === props.use.id))
 const hot = computed(() => hotMonths(open.site!))
 const tanks = computed(() => tanksOf(open.site!).map(tank => ({ value: tank.id, name: tank.name })))
+/** Where it is drawn: the tap, and the pipe of its own that leads there. */
+const place = computed(() => {
+  const tap = open.site!.nodes.find(node => node.id === props.use.at)
+  const run = runsTo(open.site!, props.use.at)[0]
+  const parts = run?.parts ?? []
+  const longest = parts.reduce((best, part, at) => part.kind === 'pipe' && part.lengthM > (best.lengthM ?? -1) ? { at, lengthM: part.lengthM } : best, { at: -1 } as { at: number, lengthM?: number })
+  return tap && { tap, pipe: run && longest.lengthM !== undefined ? { run: open.site!.runs.indexOf(run), at: longest.at, lengthM: longest.lengthM } : undefined }
+})
+const setPipe = (lengthM: number) => place.value?.pipe && open.make(moveOf('change', { path: ['runs', place.value.pipe.run, 'parts', place.value.pipe.at, 'lengthM'], value: lengthM }))
 const from = computed(() => lineTo(open.site!, props.use.at))
 </script>
 
@@ -40,6 +49,7 @@ const from = computed(() => lineTo(open.site!, props.use.at))
       in <MonthsField :value="inMonths" :label="`Months of ${use.name}`" :set="setMonths" /><template v-if="tanks.length > 1 && from">, drawn from <ChoiceField label="Drawn from" :value="from" :choices="tanks" :set="tank => open.make(moveOf('drawFrom', { use: use.id, tank }))" /></template>.
     </p>
     <p class="small soft">
+      <template v-if="place">Its tap stands at <QuantityField label="Height of the tap" kind="length" :value="place.tap.baseM" :set="baseM => open.make(moveOf('setHeight', { node: use.at, baseM }))" /><template v-if="place.pipe">, <QuantityField label="Pipe to the tap" kind="length" :value="place.pipe.lengthM" :set="setPipe" /> of pipe away</template>. </template>
       Served as number <QuantityField label="Priority" kind="count" :value="use.priority" :set="set('priority')" />.
       <template v-if="year"> {{ litres(year.askedL) }} asked in the shown year, {{ litres(year.metL) }} met<template v-if="year.rationedL > 0.5">, {{ litres(year.rationedL) }} given up by rationing</template>; short on {{ year.shortDays }} {{ year.shortDays === 1 ? 'day' : 'days' }}<template v-if="year.shortDays > 1">, {{ year.longestShortDays }} in a row at most</template>.</template>
       I can live with <QuantityField label="Short days I can live with" kind="count" empty="any number of" :value="use.acceptShortDays" :set="set('acceptShortDays')" /> short days a year<template v-if="use.acceptShortDays !== undefined"> (<button type="button" class="plain small" @click="set('acceptShortDays')(undefined)">any number</button>)</template>.

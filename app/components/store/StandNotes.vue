@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pool } from '#core/balance'
+import { pathsFrom } from '#core/network'
 import { BASE_IDS, BASES, SOIL_IDS, SOILS } from '#core/catalog'
 import { staticPressure } from '#core/sums'
 import { footingOf, moveOf, type Tank } from '#core/site'
@@ -11,7 +12,12 @@ const { show } = useUnits()
 const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
 const set = (...path: (string | number)[]) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, ...path], value }))
 const footing = computed(() => footingOf(props.tank))
-const headInput = computed(() => ({ headM: Math.round(Math.max(0, props.pool.capM - props.tank.groundM) * 100) / 100 }))
+const headAbove = (heightM: number) => ({ headM: Math.round(Math.max(0, props.pool.capM - heightM) * 100) / 100 })
+/** What the standing water gives at the ground beside the tank, and at each tap that it feeds by its height alone. */
+const heads = computed(() => [
+  { id: 'ground', name: 'the ground beside it', input: headAbove(props.tank.groundM) },
+  ...pathsFrom(open.site!, props.tank.id).filter(path => path.end.kind === 'tap' && path.pumpLps === undefined).map(({ end }) => ({ id: end.id, name: end.name, input: headAbove(end.baseM) })),
+].filter(({ input }) => input.headM > 0))
 const BASE_WORDS = BASE_IDS.map(value => ({ value, name: BASES[value].name }))
 const soils = [{ value: 'unsaid' as const, name: 'ground nobody has looked at' }, ...SOIL_IDS.map(value => ({ value, name: SOILS[value].name }))]
 const BRACES = [{ value: true, name: 'braced both ways' }, { value: false, name: 'without bracing' }]
@@ -26,6 +32,6 @@ const ENGINEER = { slender: 'tall for its width', tall: 'a tall stand', heavy: '
       <QuantityField label="Posts" kind="count" :value="tank.stand.posts" :set="set('stand', 'posts')" /> posts, <ChoiceField label="Bracing" :value="tank.stand.braced" :choices="BRACES" :set="set('stand', 'braced')" />, each on a footing of <QuantityField label="Area of a footing" kind="area" :value="tank.stand.footingAreaM2" :set="set('stand', 'footingAreaM2')" />, the stand <QuantityField label="Width of the stand" kind="length" empty="as wide as the tank" :value="tank.stand.widthM" :set="set('stand', 'widthM')" /> across: <SumFigure v-if="footing.posts" name="post-load" :input="{ ...footing.posts.input }">{{ footing.posts.postLoadKn.toFixed(1) }} kN</SumFigure> a post, {{ show(footing.posts?.pressureKPa ?? 0, 'pressure') }} under each.
     </template>
     <template v-if="footing.liftM > 0.3 || tank.base === 'stand'"> It reaches {{ footing.heightToWidth.toFixed(1) }} times as high as it is wide<template v-if="footing.engineer.length">: <b>{{ footing.engineer.map(reason => ENGINEER[reason]).join(', ') }} – ask an engineer</b></template>.</template>
-    <template v-if="headInput.headM > 0"> At the ground beside it the full water gives <SumFigure name="static-pressure" :input="headInput">{{ show(staticPressure(headInput).pressureKPa, 'pressure') }}</SumFigure>.</template>
+    <template v-if="heads.length"> Full and standing still it gives <template v-for="(head, at) in heads" :key="head.id">{{ at === 0 ? '' : at === heads.length - 1 ? ' and ' : ', ' }}<SumFigure name="static-pressure" :input="head.input">{{ show(staticPressure(head.input).pressureKPa, 'pressure') }}</SumFigure> at {{ head.name }}</template>.</template>
   </p>
 </template>

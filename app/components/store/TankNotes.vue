@@ -7,9 +7,12 @@ import { moveOf, tankNominalL, type Tank } from '#core/site'
 /** One tank in words, every figure a field: what it is, how it is fitted, how it stands. */
 const props = defineProps<{ tank: Tank, pool: Pool }>()
 const open = useSite()
-const { litres, money } = useUnits()
+const { litres, money, show } = useUnits()
 const { nodeId, pickNode } = useSelection()
 
+/** In a long row of tanks only the one in hand is spelt out. */
+const MOST_SPELT_OUT = 3
+const spelt = computed(() => props.pool.tanks.length <= MOST_SPELT_OUT || nodeId.value === props.tank.id)
 const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
 const set = (field: string) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, field], value }))
 const resize = (field: string) => (value: number) => open.make(moveOf('resizeTank', { tank: props.tank.id, shape: { [field]: value } }))
@@ -24,7 +27,8 @@ const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKin
 
 <template>
   <div class="tank" :class="{ on: nodeId === tank.id }" :data-tank="tank.id" @focusin="pickNode(tank.id)">
-    <p>
+    <p v-if="!spelt"><button type="button" class="plain" :aria-label="`Open ${tank.name}`" @click="pickNode(tank.id)">{{ tank.name }}</button><span class="soft">, {{ TANK_KINDS[tank.tankKind].name }}, {{ litres(tankNominalL(tank)) }} to the rim, its floor at {{ show(tank.baseM, 'length') }}</span></p>
+    <p v-else>
       <b><NameField :value="tank.name" label="Name of the tank" :set="set('name')" /></b> is a kind of <ChoiceField label="Kind of this tank" :value="tank.tankKind" :choices="kinds" :set="kind => take(kind)" />, <ChoiceField label="Shape of the tank" :value="shape.shape" :choices="SHAPES" :set="to => open.make(moveOf('reshapeTank', { tank: tank.id, shape: to }))" />,
       <template v-if="shape.shape !== 'box'"><QuantityField label="Diameter" kind="length" :value="shape.diameterM" :set="resize('diameterM')" /> across </template>
       <template v-if="shape.shape === 'box'"><QuantityField label="Length" kind="length" :value="shape.lengthM" :set="resize('lengthM')" /> by <QuantityField label="Width" kind="length" :value="shape.widthM" :set="resize('widthM')" /> </template>
@@ -34,8 +38,10 @@ const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKin
       <span class="small">Sold in <template v-for="(size, at) in sizes" :key="size">{{ at ? ', ' : '' }}<button type="button" class="plain small" :aria-label="`Take ${litres(size)} for ${tank.name}`" @click="take(tank.tankKind, size)">{{ litres(size) }}</button></template>.
         It costs <QuantityField label="Price of the tank" kind="count" :value="Math.round(price)" :set="set('price')" /><span class="soft">{{ tank.price === undefined ? ` ${open.site!.standards.currency} (a guess; a quote beats it)` : ` ${open.site!.standards.currency}` }}</span><template v-if="tank.price !== undefined"> (<button type="button" class="plain small" @click="set('price')(undefined)">guess {{ money(guessedPrice(tank.tankKind, tankNominalL(tank))) }}</button>)</template>.</span>
     </p>
-    <StandNotes :tank="tank" :pool="pool" />
-    <FittingNotes :tank="tank" :pool="pool" />
+    <template v-if="spelt">
+      <StandNotes :tank="tank" :pool="pool" />
+      <FittingNotes :tank="tank" :pool="pool" />
+    </template>
   </div>
 </template>
 

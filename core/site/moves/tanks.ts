@@ -23,7 +23,7 @@ export function makeTank(site: Site, kind: TankKindId, name?: string, like?: Tan
     lid: entry.lid, lightTight: entry.lightTight, sunlit: true, ventMm: entry.inletMm, base: entry.base, inletStyle: 'top',
     ports: [
       { name: 'inlet', role: 'inlet', heightM: round(heightM - 0.06), boreMm: entry.inletMm },
-      { name: 'overflow', role: 'overflow', heightM: round(heightM - Math.min(0.2, heightM * 0.15)), boreMm: entry.inletMm },
+      { name: 'overflow', role: 'overflow', heightM: round(heightM - Math.min(0.2, heightM * 0.15)), boreMm: entry.inletMm, ending: 'screened' },
       { name: 'outlet', role: 'outlet', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm },
       { name: 'link', role: 'link', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm, spare: 'valve' },
     ],
