@@ -99,8 +99,9 @@ export class Page {
     await (await this.css(selector)).sendKeys(path)
   }
 
-  /** Opens the demo site at a step and waits for its year. */
+  /** Opens the demo site at a step and waits for its year; what was open before is saved first. */
   async openDemo(id: string, step = 'store'): Promise<void> {
+    if ((await this.all('[data-saving="unsaved"]')).length) await this.saved()
     await this.go('/')
     await this.css(`a[href^="/site/${id}"]`)
     await this.go(`/site/${id}/${step}`)
