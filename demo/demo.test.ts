@@ -8,7 +8,7 @@ import { readSiteText, waysFor, writeSite } from '../core/site'
 const text = (name: string) => readFileSync(`demo/${name}`, 'utf8')
 
 describe('the demo sites', () => {
-  it.each([['quillfern-ridge', ['gutter-too-small', 'overflow-too-small', 'spill-over-door', 'no-first-flush'], 60], ['brindle-yard', ['stand-for-engineer', 'spills-more-than-keeps'], 120], ['cinder-tor', [], 0]] as const)('%s reads, is written back unchanged, and is a believable plan', (name, findings, mostShort) => {
+  it.each([['quillfern-ridge', ['gutter-too-small', 'spill-over-door', 'no-first-flush', 'overflow-too-small'], 60], ['brindle-yard', ['stand-for-engineer', 'spills-more-than-keeps'], 120], ['cinder-tor', [], 0]] as const)('%s reads, is written back unchanged, and is a believable plan', (name, findings, mostShort) => {
     const read = readSiteText(text(`${name}.json`))
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(writeSite(read.site)).toBe(text(`${name}.json`))

@@ -1,6 +1,7 @@
 import { moveOf, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Port, type Site, type Tank } from '../site'
+import { spillWay } from '../balance'
 import type { Check } from './finding'
-import { bore, length, say } from './phrase'
+import { bore, flow, length, say } from './phrase'
 
 /** Inlets that a line ends at; the others are only holes. */
 function usedInlets(site: Site, tank: Tank): Port[] {
@@ -30,7 +31,7 @@ export const noOverflow: Check = {
 export const overflowTooSmall: Check = {
   id: 'overflow-too-small',
   sound: 'Every overflow is at least as large as its inlet',
-  find: ({ site, pools }) => pools.flatMap((pool) => {
+  find: ({ site, pools, compiled }) => pools.flatMap((pool, index) => {
     const inlets = pool.tanks.flatMap(tank => usedInlets(site, tank))
     const overflows = pool.tanks.flatMap(tank => usedOverflows(site, tank))
     const { tank, port: name } = pool.spillsAt
@@ -38,10 +39,16 @@ export const overflowTooSmall: Check = {
     if (!inlets.length || !port) return []
     const inletMm = Math.max(...inlets.map(inlet => inlet.boreMm))
     if (port.boreMm >= inletMm - 0.5) return []
+    const way = spillWay(site, compiled, index)
+    const passes = way?.stormLps !== undefined && way.passesLps >= way.stormLps
     return [{
-      id: `overflow-too-small:${tank.id}`, check: 'overflow-too-small', severity: 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
-      sentence: say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
-      why: say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
+      id: `overflow-too-small:${tank.id}`, check: 'overflow-too-small', severity: passes ? 'look' as const : 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+      sentence: passes
+        ? say`The overflow of ${tank.name} is narrower than its inlet: it passes the design storm, but a harder one, or a leaf across it, and the tank runs over its rim.`
+        : say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
+      why: passes
+        ? say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}. Up to the rim that passes ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps!)}.`
+        : say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
       numbers: { inletMm, overflowMm: port.boreMm },
       mend: { label: 'Fit an overflow as large as the inlet', move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm: inletMm }) },
     }]

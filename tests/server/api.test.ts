@@ -95,7 +95,7 @@ describe('the routes', () => {
   })
   it('answer the review in the site’s units', async () => {
     const metric = await post('/api/review', demo())
-    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['gutter-too-small', 'overflow-too-small', 'spill-over-door', 'no-first-flush'])
+    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['gutter-too-small', 'spill-over-door', 'no-first-flush', 'overflow-too-small'])
     const us = await post('/api/review', { ...demo(), standards: { ...demo().standards as object, units: 'us' } })
     const whys = (us.json.findings as { check: string, why: string }[])
     expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('4.094 in')

@@ -29,7 +29,7 @@ const from = computed(() => lineTo(open.site!, props.use.at))
 </script>
 
 <template>
-  <div class="use" :class="{ on: nodeId === use.at }" :data-use="use.id">
+  <div class="use" role="group" :aria-label="use.name" :class="{ on: nodeId === use.at }" :data-use="use.id">
     <p>
       <b><NameField :value="use.name" label="Name of the use" :set="set('name')" /></b>
       takes <ChoiceField label="Quality" :value="use.quality" :choices="qualities" :set="set('quality')" />:

@@ -26,7 +26,7 @@ const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKin
 </script>
 
 <template>
-  <div class="tank" :class="{ on: nodeId === tank.id }" :data-tank="tank.id" @focusin="pickNode(tank.id)">
+  <div class="tank" role="group" :aria-label="tank.name" :class="{ on: nodeId === tank.id }" :data-tank="tank.id" @focusin="pickNode(tank.id)">
     <p v-if="!spelt"><button type="button" class="plain" :aria-label="`Open ${tank.name}`" @click="pickNode(tank.id)">{{ tank.name }}</button><span class="soft">, {{ TANK_KINDS[tank.tankKind].name }}, {{ litres(tankNominalL(tank)) }} to the rim, its floor at {{ show(tank.baseM, 'length') }}</span></p>
     <p v-else>
       <b><NameField :value="tank.name" label="Name of the tank" :set="set('name')" /></b> is a kind of <ChoiceField label="Kind of this tank" :value="tank.tankKind" :choices="kinds" :set="kind => take(kind)" />, <ChoiceField label="Shape of the tank" :value="shape.shape" :choices="SHAPES" :set="to => open.make(moveOf('reshapeTank', { tank: tank.id, shape: to }))" />,
