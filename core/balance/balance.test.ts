@@ -144,6 +144,22 @@ describe('a pump tank, and sites that cannot work', () => {
     expect(pairs([...run.poolL])).toEqual([[900, 300], [700, 300], [500, 300], [500, 100], [500, 0]])
     expect([...run.shortL]).toEqual([0, 0, 0, 0, 100])
   })
+  it('gives in a day far more than it holds, as long as the big one stands higher', () => {
+    let site = using(plainTank(plainTank(blank(), 'Big'), 'Small', { lengthM: 0.1 }), 300, 'tank-2')
+    site = build(site, moveOf('setPort', { tank: 'tank-2', port: 'inlet', heightM: 0.5 }))
+    site = joinedBy(site, ['tank-1', 'outlet'], ['tank-2', 'inlet'], [{ kind: 'float', boreMm: 25 }])
+    // 50 L at its float. Of 900 L, 400 stand above that: the second day has 150 L left to give, then nothing.
+    const run = simulate(compile(site), series(0, 0, 0), { startL: [900, 50] })
+    expect([...run.shortL]).toEqual([0, 150, 300])
+    expect(run.poolL[4]).toBe(500)
+    expect(massErrorL(run)).toBeCloseTo(0, 9)
+    // Through three tanks as through two.
+    let three = build(plainTank(site, 'Far'), moveOf('setHeight', { node: 'tank-3', baseM: 1 }))
+    three = joinedBy(three, ['tank-3', 'outlet'], ['tank-1', 'inlet'], [{ kind: 'float', boreMm: 25 }])
+    const far = simulate(compile(three), series(0, 0, 0), { startL: [900, 50, 900] })
+    expect([...far.shortL]).toEqual([0, 0, 0])
+    expect(massErrorL(far)).toBeCloseTo(0, 9)
+  })
   it('two tanks of different rims at one level spill at the lower, and hold what both hold up to there', () => {
     let site = withRoof(plainTank(plainTank(blank(), 'Tall'), 'Low', { lengthM: 2 }))
     site = build(site, moveOf('resizeTank', { tank: 'tank-2', shape: { heightM: 0.6 } }), moveOf('setPort', { tank: 'tank-2', port: 'overflow', heightM: 0.5 }), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))

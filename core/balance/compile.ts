@@ -23,6 +23,8 @@ export interface Compiled {
   caught: Caught[]
   chambers: Chamber[]
   transfers: Transfer[]
+  /** What runs on through a tank on its way to another, within the day; made after the transfers. */
+  passing: Transfer[]
   demands: Demand[]
   wells: { id: string, name: string, yieldLPerDay: number }[]
   mains: { id: string, name: string }[]
@@ -72,6 +74,11 @@ export function compile(site: Site): Compiled {
     }]
   })
 
+  /** What stands behind a pool and runs on through it within the day, once the pool itself is drawn down to `keepL`: a small tank behind a float valve gives more than it holds. */
+  const behind = (pool: number, keepL: number, seen: number[] = [pool]): Transfer[] => transfers.filter(line => line.to === pool && !seen.includes(line.from) && line.stopL > keepL + 1)
+    .flatMap(line => [line, ...behind(line.from, line.keepL, [...seen, line.from])])
+  const passing = transfers.flatMap(line => behind(line.from, line.keepL, [line.from, line.to]).map(({ from, keepL, mostLPerDay }): Transfer => ({ from, to: line.to, keepL, stopL: line.stopL, mostLPerDay: Math.min(line.mostLPerDay, mostLPerDay) })))
+
   const outsideSupplies = [
     ...wells.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'well' as const, node, index, path }))),
     ...mains.flatMap((node, index) => pathsFrom(site, node.id).map(path => ({ kind: 'main' as const, node, index, path }))),
@@ -93,6 +100,9 @@ export function compile(site: Site): Compiled {
       const keep = keepL(from, path, outletDeadL)
       if (keep < (fromPools.get(from)?.keepL ?? Infinity)) fromPools.set(from, { kind: 'pool', index: from, keepL: keep, months: EVERY_MONTH })
     }
+    for (const own of [...fromPools.values()]) {
+      for (const { from, keepL } of behind(own.index, own.keepL)) if (!fromPools.has(from)) fromPools.set(from, { kind: 'pool', index: from, keepL, months: EVERY_MONTH })
+    }
     const outside = outsideSupplies.filter(supply => supply.path.end.id === use.at)
       .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
     const [drawnFrom] = fromPools.keys()
@@ -101,7 +111,7 @@ export function compile(site: Site): Compiled {
   }).sort((a, b) => a.priority - b.priority)
 
   return {
-    pools, spillOrder, spillTo, transfers, demands, topUps,
+    pools, spillOrder, spillTo, transfers, passing, demands, topUps,
     caught: catchesOf(site, chambers, poolOf),
     chambers: chambers.map(chamber => ({
       id: chamber.id, name: chamber.name, capL: chamberVolumeL(chamber), emptiedEveryDays: chamber.emptiedEveryDays ?? 0,

@@ -56,7 +56,7 @@ export interface PoolColumns {
   rationBelowL: Float64Array
   rationShare: Float64Array
 
-  /** Uses in turn that draw on one pool alone are served together while it holds enough for all: rows from blockStart[b] to blockStart[b + 1]. */
+  /** Uses in turn that draw on one pool first are served together while it holds enough for all: rows from blockStart[b] to blockStart[b + 1]. */
   blocks: number
   blockStart: Int32Array
   /** The pool of a block, or −1 where its uses must be served one by one. */
@@ -92,13 +92,15 @@ export function roofColumns(site: Compiled): RoofColumns {
   }
 }
 
+const linesOf = ({ transfers, passing }: Compiled) => [...transfers, ...passing]
+
 interface Block { pool: number, first: number, askedL: number[] }
 
-/** A use that is rationed is asked by itself, since what it takes depends on the day. */
+/** While their first pool holds enough its uses need no other; one that is rationed is asked by itself, since what it takes depends on the day. */
 function blocksOf(demands: Compiled['demands']): Block[] {
   const blocks: Block[] = []
   demands.forEach(({ sources, rations, litresPerDay }, use) => {
-    const only = sources.length === 1 && sources[0]!.kind === 'pool' && !rations.length ? sources[0]! : undefined
+    const only = sources[0]?.kind === 'pool' && !rations.length ? sources[0] : undefined
     const last = blocks.at(-1)
     if (only && last?.pool === only.index) last.askedL = last.askedL.map((litres, month) => litres + litresPerDay[month]!)
     else blocks.push({ pool: only?.index ?? -1, first: use, askedL: litresPerDay })
@@ -123,12 +125,13 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
   const rations = site.demands.flatMap((demand, use) => demand.rations.map((ration, at) => ({ ration, use, at })))
   const blocks = blocksOf(site.demands)
   const past = (block: number) => blocks[block + 1]?.first ?? site.demands.length
+  const lines = linesOf(site)
   const starts = (count: (demand: Compiled['demands'][number]) => number) => site.demands.reduce((rows, demand) => [...rows, rows.at(-1)! + count(demand)], [0])
   return {
     lanes, pools: site.pools.length, capL: each(site.pools.length, (lane, row) => lane.pools[row]!.capL), spillOrder: Int32Array.from(site.spillOrder), spillTo: Int32Array.from(site.spillTo),
-    transfers: site.transfers.length, transferFrom: Int32Array.from(site.transfers, line => line.from), transferTo: Int32Array.from(site.transfers, line => line.to),
-    transferKeepL: each(site.transfers.length, (lane, row) => lane.transfers[row]!.keepL), transferStopL: each(site.transfers.length, (lane, row) => lane.transfers[row]!.stopL), transferMostL: Float64Array.from(site.transfers, line => line.mostLPerDay),
-    overflowing: site.transfers.some(line => line.stopL === Infinity),
+    transfers: lines.length, transferFrom: Int32Array.from(lines, line => line.from), transferTo: Int32Array.from(lines, line => line.to),
+    transferKeepL: each(lines.length, (lane, row) => linesOf(lane)[row]!.keepL), transferStopL: each(lines.length, (lane, row) => linesOf(lane)[row]!.stopL), transferMostL: Float64Array.from(lines, line => line.mostLPerDay),
+    overflowing: lines.some(line => line.stopL === Infinity),
     uses: site.demands.length, askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
     allAskedL: Float64Array.from({ length: 12 }, (_, month) => site.demands.reduce((sum, demand) => sum + demand.litresPerDay[month]!, 0)),
     sourceStart: Int32Array.from(starts(demand => demand.sources.length)), sourceKind: Uint8Array.from(sources, ({ source }) => KINDS[source.kind]), sourceIndex: Int32Array.from(sources, ({ source }) => source.index),

@@ -69,7 +69,7 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
     }
     settle()
 
-    for (const line of site.transfers) {
+    for (const line of [...site.transfers, ...site.passing]) {
       const litres = Math.max(0, Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, line.mostLPerDay))
       pools[line.from]! -= litres
       pools[line.to]! += litres

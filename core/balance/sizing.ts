@@ -107,6 +107,7 @@ function widened(compiled: Compiled, pool: number, share: number): Compiled {
     ...compiled,
     pools: compiled.pools.map((entry, index) => index === pool ? { ...entry, capL: entry.capL * share } : entry),
     transfers: compiled.transfers.map(line => ({ ...line, keepL: widen(line.from, line.keepL), stopL: widen(line.to, line.stopL) })),
+    passing: compiled.passing.map(line => ({ ...line, keepL: widen(line.from, line.keepL), stopL: widen(line.to, line.stopL) })),
     demands: compiled.demands.map(demand => ({
       ...demand, sources: demand.sources.map(source => source.kind === 'pool' ? { ...source, keepL: widen(source.index, source.keepL) } : source),
       rations: demand.rations.map(ration => ({ ...ration, belowL: widen(ration.pool, ration.belowL) })),

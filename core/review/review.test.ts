@@ -88,6 +88,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'supply-unfitted': site => ({ ...site, runs: site.runs.map(run => run.from.port === 'outlet' ? { ...run, parts: run.parts.filter(part => part.kind !== 'valve') } : run) }),
   'drawn-from-floor': site => build(site, ...['tank-1', 'tank-2'].map(tank => moveOf('setPort', { tank, port: 'outlet', heightM: 0.01 }))),
   'intake-fouls': site => build(site, ...['tank-1', 'tank-2'].map(tank => moveOf('floatDrawOff', { tank, port: 'outlet', hoseM: 1, stopM: 0 }))),
+  'top-up-too-low': site => build(site, moveOf('addSource', { kind: 'well', tank: 'tank-1' }), moveOf('setTrigger', { source: 'well-1', startShare: 0.01 })),
   'reserve-not-kept': site => build(site, set(site, 'tank-1', 'reserveL', 2500)),
   'vent-too-small': site => build(site, set(site, 'tank-1', 'ventMm', 25)),
   'base-over-soil': site => build(site, set(site, 'tank-1', 'soil', 'fill')),

@@ -11,6 +11,7 @@ import { dripShort, failsMoreThanAccepted, neverFills, spillsMoreThanKeeps, zone
 import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin, wetLineFreezes, wetLineUndrained } from './roofLines'
 import { baseOverSoil, overflowHarms, reserveNotKept, soakawayFails, standForEngineer, standUnsound } from './standing'
 import { bareSoil, lightInSun, noVent } from './tankCare'
+import { topUpTooLow } from './topUps'
 import { asksMoreThanComes, roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 
 /** Every check, in the order of the water. */
@@ -19,7 +20,7 @@ export const CHECKS: Check[] = [
   fedFromBelow, lineClimbs, lineTooSlow, wetLineUndrained, wetLineFreezes, unequalJoin, mosquitoMesh,
   noFirstFlush, chamberStaysFull, chamberTooSmall, outletTooSlow, outletWasteful, chamberShutForGood, bypassInFilling, bypassShutInFrost,
   noOverflow, sharedOverflow, overflowTooSmall, overflowBelowStorm, overflowAboveInlet, overflowOpen, overflowSiphons, inletSiphons, overflowHarms, soakawayFails,
-  rimsDiffer, linkWithoutValve, linkTooSlow, noSpare, floatMissing, feederTooLow, supplyUnfitted, drawnFromFloor, intakeFouls, reserveNotKept,
+  rimsDiffer, linkWithoutValve, linkTooSlow, noSpare, floatMissing, feederTooLow, supplyUnfitted, drawnFromFloor, intakeFouls, reserveNotKept, topUpTooLow,
   noVent, ventTooSmall, lightInSun, bareSoil, baseOverSoil, standUnsound, standForEngineer, spillsMoreThanKeeps, neverFills,
   zoneOverFlow, dripShort, failsMoreThanAccepted, asksMoreThanComes, useWithoutSupply, untreatedDrinking, roofUnfit,
 ]

@@ -85,6 +85,20 @@ describe('tanks that fill others', () => {
   })
 })
 
+describe('water from outside', () => {
+  it('must begin above what nothing can draw: at it or above is sound, a litre below never comes', () => {
+    const well = build(cube(), moveOf('addUse', { preset: 'sheep' }), moveOf('setHeight', { node: 'tap-1', baseM: 0 }), moveOf('setPort', { tank: 'tank-1', port: 'outlet', heightM: 0.27 }), moveOf('addSource', { kind: 'well', tank: 'tank-1' }))
+    // The cube holds 900 L, of which 270 stay below the outlet: three tenths.
+    const at = (startShare: number) => findings(build(well, moveOf('setTrigger', { source: 'well-1', startShare })), 'top-up-too-low')
+    expect(at(0.3)).toEqual([])
+    expect(at(0.299)[0]!.numbers).toEqual({ startL: expect.closeTo(269.1, 6), keptL: expect.closeTo(270, 6) })
+    const low = build(well, moveOf('setTrigger', { source: 'well-1', startShare: 0.1 }))
+    const brought = (site: Site) => outlook(site, weatherSeries(site)).years.reduce((sum, year) => sum + year.wellL, 0)
+    expect(brought(low)).toBeLessThan(1)
+    expect(brought(mended(low, finding(low, 'top-up-too-low').mend!.move))).toBeGreaterThan(1000)
+  })
+})
+
 describe('the plan as a whole', () => {
   const made = newSite({ id: 's', name: 'S', units: 'metric', climate: standInClimate('dry-summer-hill'), place: { latitudeDeg: 44, altitudeM: 400, frostDepthM: 0.3 }, roof: { name: 'House', lengthM: 8, widthM: 6, material: 'steel' }, uses: [{ preset: 'beds', count: 20 }] })
   if (!made.ok) throw new Error(made.problem)

@@ -23,7 +23,7 @@ describe('every move', () => {
       takeOutScreen: { spout: 'spout-1', type: 'inlet' }, setBypass: { spout: 'spout-1' }, formChamber: { chamber: 'x', form: 'drum', innerDiameterMm: 300, heightM: 0.4 },
       keepOption: { id: 'o', name: 'Other', moves: [] }, dropOption: { id: 'o' }, widenTanks: { tanks: ['tank-1'], share: 2 }, mergeTank: { tank: 'tank-1', into: 'tank-1' }, setInlet: { tank: 'tank-1', style: 'calmed' }, widenLink: { run: 'run-1', boreMm: 68 }, reshapeTank: { tank: 'tank-1', shape: 'box' }, setKind: { tank: 'tank-1', kind: 'drum' }, standOn: { tank: 'tank-1', base: 'stand' }, feedByFloat: { from: 'tank-1', to: 'tank-1' }, fitFloat: { run: 'run-1' }, fitSpare: { tank: 'tank-1' },
       turnValve: { run: 'run-1', part: 0, open: false }, keepReserve: { tank: 'tank-1', litres: 500 }, floatDrawOff: { tank: 'tank-1', port: 'outlet', hoseM: 1 }, fitSupplyValve: { tank: 'tank-1' }, raiseDrawOff: { tank: 'tank-1', heightM: 0.1 },
-      drawFrom: { use: 'use-1', tank: 'tank-1' }, addSource: { kind: 'well', tank: 'tank-1' }, leadTo: { outfall: 'x' }, fitDrip: { use: 'x' }, ration: { use: 'x', steps: [] },
+      drawFrom: { use: 'use-1', tank: 'tank-1' }, addSource: { kind: 'well', tank: 'tank-1' }, setTrigger: { source: 'tank-1', startShare: 0.3 }, leadTo: { outfall: 'x' }, fitDrip: { use: 'x' }, ration: { use: 'x', steps: [] },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

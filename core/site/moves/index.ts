@@ -12,7 +12,7 @@ import { feedByFloat, fitFloat, fitLinkValves, fitSpare, levelRims, linkAtBottom
 import { mergeTank } from './merge'
 import { dropOption, keepOption } from './options'
 import { leadTo } from './outfalls'
-import { addSource } from './sources'
+import { addSource, setTrigger } from './sources'
 import { addTank, fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
 import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
 
@@ -23,7 +23,7 @@ export const MOVES = {
   change, setHeight, remove, setClimate,
   addTank, fitOverflow, setPort, resizeTank, reshapeTank, setKind, standOn, setInlet, widenTanks, mergeTank,
   linkAtBottom, spillInto, feedByFloat, fitFloat, fitSpare, levelRims, fitLinkValves, turnValve, widenLink,
-  keepReserve, floatDrawOff, fitSupplyValve, raiseDrawOff, drawFrom, addSource, leadTo,
+  keepReserve, floatDrawOff, fitSupplyValve, raiseDrawOff, drawFrom, addSource, setTrigger, leadTo,
   addRoof, addRoofPiece, setOutline, measureRoof, addSpout, giveShare, evenShares, fitGutter, fitDownpipe,
   dipLine, fitLowDrain, joinSpouts, setBore, fitScreen, takeOutScreen, setBypass,
   fitFirstFlush, takeOutChamber, sizeChamber, formChamber, fitChamberOutlet,

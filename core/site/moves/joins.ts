@@ -89,6 +89,7 @@ export function feedFrom(site: Site, from: Tank, to: Tank, floatAtM = overflowPo
   // Should the float stick, all that comes in must get out; an overflow that has its line already is left, and found.
   const overflow = overflowPort(to)
   if (!runsFrom(site, to.id, overflow.name).length) overflow.boreMm = Math.max(overflow.boreMm, boreMm)
+  if (to.ventMm > 0) to.ventMm = Math.max(to.ventMm, boreMm)
   const ends = [{ node: from.id, port: outlet.name }, { node: to.id, port: port.name }] as const
   addRun(site, `${from.name} fills ${to.name}`, ends[0], ends[1], [valve(boreMm), union(boreMm), pipe(guessedLengthM(site, ends[0], ends[1], 2), boreMm), union(boreMm), { kind: 'float', boreMm }])
   leadOverflowAway(site, to)

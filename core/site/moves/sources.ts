@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { portsByRole, spillM } from '../ports'
 import type { NodeOf, Site } from '../schema'
 import { freshPort } from './joins'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
 const FEED_MM = 20
@@ -34,5 +34,22 @@ export const addSource = defineMove({
       const from = { node: main.id, port: 'out' }
       addRun(site, `${main.name} to ${tank.name}`, from, to, [valve(FEED_MM), { kind: 'check', boreMm: FEED_MM }, { kind: 'meter', boreMm: FEED_MM }, pipe(guessedLengthM(site, from, to, 10), FEED_MM), { kind: 'float', boreMm: FEED_MM }])
     }
+  },
+})
+
+/** Sets the level at which a well, a main or the cart comes; a trickle stops at the level it keeps, a batch where it did or a third of the tank further up. */
+export const setTrigger = defineMove({
+  args: z.object({ source: z.string(), startShare: z.number().min(0).max(1) }),
+  label: ({ source }, site) => `Set the trigger of ${nameOf(site, source)}`,
+  apply(site, { source: id, startShare }) {
+    const node = site.nodes.find(candidate => candidate.id === id)
+    if (node?.kind === 'tank' && node.carted) node.carted.startShare = startShare
+    else if (node?.kind === 'well' || node?.kind === 'main') {
+      const { rule } = node
+      const trickles = rule.startShare >= rule.stopShare
+      rule.startShare = startShare
+      rule.stopShare = trickles ? startShare : rule.stopShare > startShare ? rule.stopShare : Math.min(1, Math.round((startShare + 0.3) * 100) / 100)
+    }
+    else throw new Refusal('That source is no longer there.')
   },
 })
