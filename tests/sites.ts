@@ -35,7 +35,7 @@ const heights = fc.double({ min: -3, max: 6, noNaN: true })
 
 /** Steps a person might take in any order, well or ill advised; those that cannot be made on a site are left out. */
 const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
-  fc.tuple(fc.constantFrom(...TANK_KIND_IDS), fc.constantFrom('alone' as const, 'joined' as const, 'spill' as const), fc.nat()).map(([kind, how, pick]) => (site: Site) =>
+  fc.tuple(fc.constantFrom(...TANK_KIND_IDS), fc.constantFrom('alone' as const, 'joined' as const, 'spill' as const, 'stepped' as const, 'pump' as const), fc.nat()).map(([kind, how, pick]) => (site: Site) =>
     moveOf('addTank', { kind, how, to: how === 'alone' ? undefined : pickNode(site, 'tank', pick) })),
   fc.tuple(fc.double({ min: 0.5, max: 40, noNaN: true }), fc.double({ min: 0.5, max: 30, noNaN: true }), fc.nat()).map(([lengthM, widthM, pick]) => (site: Site) =>
     moveOf('addRoof', { name: 'Roof', lengthM, widthM, material: 'steel', tank: pickNode(site, 'tank', pick) })),
@@ -50,6 +50,13 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   fc.nat().map(pick => (site: Site) => withRoof(site, pick, roof => moveOf('addSpout', { roof }))),
   fc.tuple(fc.nat(), fc.double({ min: 0, max: 2, noNaN: true })).map(([pick, heightM]) => (site: Site) => withNode(pickNode(site, 'tank', pick), tank => moveOf('setPort', { tank, port: 'overflow', heightM }))),
   fc.nat().map(pick => (site: Site) => withNode(pickNode(site, undefined, pick), id => moveOf('remove', { id }))),
+  fc.tuple(fc.constantFrom('feedByFloat' as const, 'mergeTank' as const, 'addSource' as const), fc.nat(), fc.nat()).map(([how, a, b]) => (site: Site) => withNode(pickNode(site, 'tank', a), (tank) => {
+    const other = pickNode(site, 'tank', b)!
+    return how === 'feedByFloat' ? moveOf(how, { from: tank, to: other }) : how === 'mergeTank' ? moveOf(how, { tank, into: other }) : moveOf(how, { kind: b % 2 ? 'well' : 'main', tank })
+  })),
+  fc.tuple(fc.nat(), fc.constantFrom(...TANK_KIND_IDS), fc.double({ min: 0, max: 3000, noNaN: true })).map(([pick, kind, litres]) => (site: Site) => withNode(pickNode(site, 'tank', pick), tank =>
+    [moveOf('keepReserve', { tank, litres }), moveOf('setKind', { tank, kind }), moveOf('floatDrawOff', { tank, port: 'outlet', hoseM: litres / 1000 }), moveOf('setInlet', { tank, style: 'calmed' })][pick % 4])),
+  fc.tuple(fc.nat(), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })).map(([pick, belowShare, share]) => (site: Site) => withNode(site.uses[pick % Math.max(1, site.uses.length)]?.id, use => moveOf('ration', { use, steps: [{ belowShare, share }] }))),
   fc.nat().map(pick => (site: Site) => withNode(site.runs[pick % Math.max(1, site.runs.length)]?.id, run => moveOf('insertPart', { run, at: 0, part: pick % 2 ? { kind: 'valve', boreMm: 50, open: pick % 3 > 0 } : { kind: 'float', boreMm: 25 } }))),
 )
 

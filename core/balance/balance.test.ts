@@ -222,6 +222,23 @@ describe('rules of the person', () => {
     const small = simulate(compile(withRule('carted', { loadL: 5000, startShare: 0.5 }, ['nodes', at])), series(0), { startL: [400] })
     expect([small.storedL[0], small.cartL[0]]).toEqual([900, 600])
   })
+  it('a tank smaller than a day’s draw is topped up while it is drawn, by what main or well can bring', () => {
+    const small = using(plainTank(blank(), 'Break tank', { lengthM: 0.1 }), 300)
+    const fed = (kind: 'main' | 'well', mostL: number): Site => {
+      const added = build(small, moveOf('addSource', { kind, tank: 'tank-1' }), moveOf('setTrigger', { source: `${kind}-1`, startShare: 0.9 }))
+      const at = added.nodes.findIndex(node => node.kind === kind)
+      return build(added, moveOf('change', { path: ['nodes', at, ...kind === 'well' ? ['yieldLPerDay'] : ['rule', 'mostLPerDay']], value: mostL }))
+    }
+    for (const kind of ['main', 'well'] as const) {
+      // 90 L stand in it. With 1000 L a day to come nothing is short; with 150, sixty are on the first day and from then on half is.
+      const plenty = simulate(compile(fed(kind, 1000)), series(0, 0), { startL: [90] })
+      expect([...plenty.shortL]).toEqual([0, 0])
+      const little = simulate(compile(fed(kind, 150)), series(0, 0), { startL: [90] })
+      expect([...little.shortL]).toEqual([60, 150])
+      expect([...little.mainL].map((litres, day) => litres + little.wellL[day]!)).toEqual([150, 150])
+      expect(massErrorL(little)).toBeCloseTo(0, 9)
+    }
+  })
   it('a trickle from the main brings no more than it passes', () => {
     const rule = { startShare: 1, stopShare: 1, months: [1], mostLPerDay: 40 }
     const main: Site = {

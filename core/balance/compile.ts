@@ -27,7 +27,7 @@ export interface Compiled {
   passing: Transfer[]
   demands: Demand[]
   wells: { id: string, name: string, yieldLPerDay: number }[]
-  mains: { id: string, name: string }[]
+  mains: { id: string, name: string, mostLPerDay: number }[]
   topUps: TopUp[]
 }
 
@@ -93,7 +93,7 @@ export function compile(site: Site): Compiled {
     ? [{ kind: 'cart', index: 0, pool: index, startL: pool.capL * tank.carted.startShare, stopL: pool.capL, months: EVERY_MONTH, mostL: tank.carted.loadL }]
     : []))]
 
-  const demands = site.uses.map((use): Demand => {
+  const drawn = site.uses.map((use) => {
     const fromPools = new Map<number, UseSource>()
     for (const { from, path, outletDeadL } of supplies) {
       if (path.end.id !== use.at) continue
@@ -103,11 +103,20 @@ export function compile(site: Site): Compiled {
     for (const own of [...fromPools.values()]) {
       for (const { from, keepL } of behind(own.index, own.keepL)) if (!fromPools.has(from)) fromPools.set(from, { kind: 'pool', index: from, keepL, months: EVERY_MONTH })
     }
-    const outside = outsideSupplies.filter(supply => supply.path.end.id === use.at)
-      .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
+    return { use, fromPools, litresPerDay: litresPerDay(site, use) }
+  })
+  const mostADayL = pools.map((_, index) => drawn.filter(({ fromPools }) => fromPools.has(index)).reduce((sum, { litresPerDay }) => sum + Math.max(...litresPerDay), 0))
+  const demands = drawn.map(({ use, fromPools, litresPerDay }): Demand => {
+    const direct = outsideSupplies.filter(supply => supply.path.end.id === use.at).map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
+    // A main comes at once, while its tank is drawn. A well comes after the day's uses, on the safe side, but where a day can draw the tank dry from above its trigger.
+    const through = topUps.flatMap(({ kind, index, pool, startL, months }): UseSource[] => {
+      const own = fromPools.get(pool)
+      if (kind === 'cart' || !own || startL <= own.keepL || direct.some(other => other.kind === kind && other.index === index)) return []
+      return kind === 'main' || startL - own.keepL < mostADayL[pool]! ? [{ kind, index, keepL: 0, months }] : []
+    })
     const [drawnFrom] = fromPools.keys()
     const rations = drawnFrom === undefined ? [] : (use.rations ?? []).map(({ belowShare, share }): Ration => ({ pool: drawnFrom, belowL: pools[drawnFrom]!.capL * belowShare, share }))
-    return { id: use.id, name: use.name, priority: use.priority, litresPerDay: litresPerDay(site, use), sources: [...fromPools.values(), ...outside], rations }
+    return { id: use.id, name: use.name, priority: use.priority, litresPerDay, sources: [...fromPools.values(), ...direct, ...through], rations }
   }).sort((a, b) => a.priority - b.priority)
 
   return {
@@ -118,7 +127,7 @@ export function compile(site: Site): Compiled {
       drainHours: chamber.orificeMm ? chamberDrainTime({ innerDiameterMm: chamber.innerDiameterMm, heightM: chamber.heightM, orificeMm: Math.min(chamber.orificeMm, chamber.innerDiameterMm) }).hours : Infinity,
     })),
     wells: wells.map(({ id, name, yieldLPerDay }) => ({ id, name, yieldLPerDay })),
-    mains: mains.map(({ id, name }) => ({ id, name })),
+    mains: mains.map(({ id, name, rule }) => ({ id, name, mostLPerDay: rule.mostLPerDay ?? Infinity })),
   }
 }
 

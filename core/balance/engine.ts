@@ -64,8 +64,9 @@ export interface PoolColumns {
   blockKeepL: Float64Array
   blockAskedL: Float64Array
 
-  wells: number
-  wellYieldL: Float64Array
+  /** Wells, then mains, with the most each brings a day. */
+  supplies: number
+  supplyMostL: Float64Array
 
   topUps: number
   topUpKind: Uint8Array
@@ -126,6 +127,8 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
   const blocks = blocksOf(site.demands)
   const past = (block: number) => blocks[block + 1]?.first ?? site.demands.length
   const lines = linesOf(site)
+  /** Mains stand behind the wells in the list of supplies. */
+  const supplyRow = ({ kind, index }: { kind: keyof typeof KINDS, index: number }) => kind === 'main' ? site.wells.length + index : index
   const starts = (count: (demand: Compiled['demands'][number]) => number) => site.demands.reduce((rows, demand) => [...rows, rows.at(-1)! + count(demand)], [0])
   return {
     lanes, pools: site.pools.length, capL: each(site.pools.length, (lane, row) => lane.pools[row]!.capL), spillOrder: Int32Array.from(site.spillOrder), spillTo: Int32Array.from(site.spillTo),
@@ -134,15 +137,15 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     overflowing: lines.some(line => line.stopL === Infinity),
     uses: site.demands.length, askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
     allAskedL: Float64Array.from({ length: 12 }, (_, month) => site.demands.reduce((sum, demand) => sum + demand.litresPerDay[month]!, 0)),
-    sourceStart: Int32Array.from(starts(demand => demand.sources.length)), sourceKind: Uint8Array.from(sources, ({ source }) => KINDS[source.kind]), sourceIndex: Int32Array.from(sources, ({ source }) => source.index),
+    sourceStart: Int32Array.from(starts(demand => demand.sources.length)), sourceKind: Uint8Array.from(sources, ({ source }) => KINDS[source.kind]), sourceIndex: Int32Array.from(sources, ({ source }) => supplyRow(source)),
     sourceKeepL: each(sources.length, (lane, row) => lane.demands[sources[row]!.use]!.sources[sources[row]!.at]!.keepL), sourceMonths: Int32Array.from(sources, ({ source }) => source.months),
     rationStart: Int32Array.from(starts(demand => demand.rations.length)), rationPool: Int32Array.from(rations, ({ ration }) => ration.pool), rationShare: Float64Array.from(rations, ({ ration }) => ration.share),
     rationBelowL: each(rations.length, (lane, row) => lane.demands[rations[row]!.use]!.rations[rations[row]!.at]!.belowL),
     blocks: blocks.length, blockStart: Int32Array.from([...blocks.map(block => block.first), site.demands.length]), blockPool: Int32Array.from(blocks, block => block.pool),
     blockKeepL: each(blocks.length, (lane, row) => blocks[row]!.pool < 0 ? 0 : Math.max(...lane.demands.slice(blocks[row]!.first, past(row)).map(demand => demand.sources[0]!.keepL))),
     blockAskedL: Float64Array.from(blocks.flatMap(block => block.askedL)),
-    wells: site.wells.length, wellYieldL: Float64Array.from(site.wells, well => well.yieldLPerDay),
-    topUps: site.topUps.length, topUpKind: Uint8Array.from(site.topUps, line => KINDS[line.kind]), topUpIndex: Int32Array.from(site.topUps, line => line.index), topUpPool: Int32Array.from(site.topUps, line => line.pool),
+    supplies: site.wells.length + site.mains.length, supplyMostL: Float64Array.from([...site.wells.map(well => well.yieldLPerDay), ...site.mains.map(main => main.mostLPerDay)]),
+    topUps: site.topUps.length, topUpKind: Uint8Array.from(site.topUps, line => KINDS[line.kind]), topUpIndex: Int32Array.from(site.topUps, supplyRow), topUpPool: Int32Array.from(site.topUps, line => line.pool),
     topUpStartL: each(site.topUps.length, (lane, row) => lane.topUps[row]!.startL), topUpStopL: each(site.topUps.length, (lane, row) => lane.topUps[row]!.stopL), topUpMonths: Int32Array.from(site.topUps, line => line.months),
     topUpMostL: Float64Array.from(site.topUps, line => line.mostL),
   }

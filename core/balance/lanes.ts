@@ -1,4 +1,4 @@
-import { FROM_CART, FROM_MAIN, FROM_POOL, FROM_WELL, type PoolColumns } from './engine'
+import { FROM_CART, FROM_POOL, FROM_WELL, type PoolColumns } from './engine'
 
 /**
  * Runs of one site side by side, a lane each: what the pools hold, and what happened on the day that was stepped last. Rows of pools and uses
@@ -7,7 +7,8 @@ import { FROM_CART, FROM_MAIN, FROM_POOL, FROM_WELL, type PoolColumns } from './
 export interface Lanes {
   pool: Float64Array
   filling: Uint8Array
-  wellLeft: Float64Array
+  /** What each well and main can still bring today. */
+  supplyLeft: Float64Array
   spilledL: Float64Array
   shortL: Float64Array
   shortByUseL: Float64Array
@@ -26,10 +27,10 @@ export interface Lanes {
 
 /** Lanes whose pools stand at a share of what they hold. */
 export function startLanes(columns: PoolColumns, share: number): Lanes {
-  const { lanes, pools, uses, topUps, wells, wellYieldL, capL } = columns
+  const { lanes, pools, uses, topUps, supplies, supplyMostL, capL } = columns
   const one = () => new Float64Array(lanes)
   return {
-    pool: capL.map(litres => litres * share).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), wellLeft: Float64Array.from({ length: wells * lanes }, (_, at) => wellYieldL[Math.floor(at / lanes)]!),
+    pool: capL.map(litres => litres * share).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
     spilledL: one(), shortL: one(), shortByUseL: new Float64Array(uses * lanes), rationedL: one(), rationedByUseL: new Float64Array(uses * lanes),
     wellL: one(), mainL: one(), cartL: one(), loads: one(), spilled: false, brought: false, withheld: false,
   }
@@ -54,8 +55,8 @@ export function stepDay(columns: PoolColumns, lanes: Lanes, month: number, arriv
   if (columns.topUps > 0) topUp(columns, lanes, 1 << month)
 }
 
-function wipe({ lanes: count, wells, wellYieldL }: PoolColumns, lanes: Lanes): void {
-  const { spilledL, shortL, rationedL, wellL, mainL, cartL, loads, wellLeft } = lanes
+function wipe({ lanes: count, supplies, supplyMostL }: PoolColumns, lanes: Lanes): void {
+  const { spilledL, shortL, rationedL, wellL, mainL, cartL, loads, supplyLeft } = lanes
   if (lanes.spilled) for (let lane = 0; lane < count; lane++) spilledL[lane] = 0
   if (lanes.brought) {
     for (let lane = 0; lane < count; lane++) {
@@ -64,7 +65,7 @@ function wipe({ lanes: count, wells, wellYieldL }: PoolColumns, lanes: Lanes): v
       cartL[lane] = 0
       loads[lane] = 0
     }
-    for (let well = 0; well < wells; well++) wellLeft.fill(wellYieldL[well]!, well * count, (well + 1) * count)
+    for (let supply = 0; supply < supplies; supply++) supplyLeft.fill(supplyMostL[supply]!, supply * count, (supply + 1) * count)
   }
   if (lanes.withheld) {
     for (let lane = 0; lane < count; lane++) {
@@ -144,17 +145,14 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
       lanes.pool[source]! -= litres
       open -= litres
     }
-    else if (sourceKind[row] === FROM_WELL) {
-      const litres = Math.min(open, lanes.wellLeft[source]!)
-      lanes.wellLeft[source]! -= litres
-      lanes.wellL[lane]! += litres
+    else {
+      const left = lanes.supplyLeft[source]!
+      const litres = left < open ? left : open
+      lanes.supplyLeft[source]! -= litres
+      if (sourceKind[row] === FROM_WELL) lanes.wellL[lane]! += litres
+      else lanes.mainL[lane]! += litres
       lanes.brought = true
       open -= litres
-    }
-    else {
-      lanes.mainL[lane]! += open
-      lanes.brought = true
-      open = 0
     }
   }
   if (open === 0) return
@@ -192,14 +190,14 @@ function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
       if (lanes.filling[row] === 0) continue
       const wanted = Math.max(0, columns.topUpStopL[row]! - heldL)
       let litres = wanted < mostL ? wanted : mostL
-      if (kind === FROM_WELL) {
-        const well = columns.topUpIndex[index]! * count + lane
-        litres = Math.min(litres, lanes.wellLeft[well]!)
-        lanes.wellLeft[well]! -= litres
-        lanes.wellL[lane]! += litres
+      if (kind !== FROM_CART) {
+        const supply = columns.topUpIndex[index]! * count + lane
+        if (lanes.supplyLeft[supply]! < litres) litres = lanes.supplyLeft[supply]!
+        lanes.supplyLeft[supply]! -= litres
+        if (kind === FROM_WELL) lanes.wellL[lane]! += litres
+        else lanes.mainL[lane]! += litres
       }
-      else if (kind === FROM_MAIN) lanes.mainL[lane]! += litres
-      else if (kind === FROM_CART && litres > 0) {
+      else if (litres > 0) {
         lanes.cartL[lane]! += litres
         lanes.loads[lane]!++
       }

@@ -77,6 +77,7 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
     settle()
 
     const wellLeft = site.wells.map(well => well.yieldLPerDay)
+    const mainLeft = site.mains.map(main => main.mostLPerDay)
     for (const demand of site.demands) {
       // Each step of rationing whose level its pool has fallen below; the strictest counts.
       const taken = Math.min(1, ...demand.rations.filter(ration => pools[ration.pool]! < ration.belowL).map(ration => ration.share))
@@ -84,12 +85,12 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
       result.rationedL += demand.litresPerDay[month]! * (1 - taken)
       for (const source of demand.sources) {
         if (!allowed(source.months, month)) continue
-        const available = source.kind === 'pool' ? pools[source.index]! - source.keepL : source.kind === 'well' ? wellLeft[source.index]! : Infinity
+        const available = source.kind === 'pool' ? pools[source.index]! - source.keepL : source.kind === 'well' ? wellLeft[source.index]! : mainLeft[source.index]!
         const litres = Math.max(0, Math.min(open, available))
         open -= litres
         if (source.kind === 'pool') pools[source.index]! -= litres
         else if (source.kind === 'well') { wellLeft[source.index]! -= litres; result.wellL += litres }
-        else result.mainL += litres
+        else { mainLeft[source.index]! -= litres; result.mainL += litres }
       }
       result.shortL.push(open)
     }
@@ -99,10 +100,10 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
       if (pools[line.pool]! <= line.startL) filling[index] = true
       if (!filling[index]) return
       const wanted = Math.max(0, line.stopL - pools[line.pool]!)
-      const litres = Math.min(wanted, line.mostL, line.kind === 'well' ? wellLeft[line.index]! : Infinity)
+      const litres = Math.min(wanted, line.mostL, line.kind === 'well' ? wellLeft[line.index]! : line.kind === 'main' ? mainLeft[line.index]! : Infinity)
       pools[line.pool]! += litres
       if (line.kind === 'well') { wellLeft[line.index]! -= litres; result.wellL += litres }
-      else if (line.kind === 'main') result.mainL += litres
+      else if (line.kind === 'main') { mainLeft[line.index]! -= litres; result.mainL += litres }
       else result.cartL += litres
       if (litres >= wanted - 1e-9 || line.kind === 'cart') filling[index] = false
     })
@@ -114,7 +115,7 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 /** Adds wells, mains and rules of every kind to a compiled site, since moves do not build them yet. */
 const outsideWater = fc.record({
   yieldLPerDay: fc.double({ min: 0, max: 600, noNaN: true }), startShare: fc.double({ min: 0, max: 0.6, noNaN: true }), stopShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
-  wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), mostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 400, noNaN: true })), loadL: fc.double({ min: 0, max: 5000, noNaN: true }), rations: fc.array(fc.record({ belowShare: fc.double({ min: 0, max: 1, noNaN: true }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 3 }), handEmptied: fc.integer({ min: 0, max: 9 }),
+  wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), mostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 400, noNaN: true })), loadL: fc.double({ min: 0, max: 5000, noNaN: true }), mainMostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 500, noNaN: true })), rations: fc.array(fc.record({ belowShare: fc.double({ min: 0, max: 1, noNaN: true }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 3 }), handEmptied: fc.integer({ min: 0, max: 9 }),
   captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }), burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
 })
 
@@ -125,7 +126,7 @@ function withOutsideWater(site: Compiled, water: typeof outsideWater extends fc.
   const capL = site.pools[0]!.capL
   const rule = { pool: 0, index: 0, mostL: water.mostL, startL: capL * water.startShare, stopL: capL * Math.max(water.startShare, water.stopShare) }
   return {
-    ...site, demands: demands.map((demand, index) => index === demands.length - 1 ? { ...demand, rations: water.rations.map(({ belowShare, share }) => ({ pool: 0, belowL: capL * belowShare, share })) } : demand), caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main' }],
+    ...site, demands: demands.map((demand, index) => index === demands.length - 1 ? { ...demand, rations: water.rations.map(({ belowShare, share }) => ({ pool: 0, belowL: capL * belowShare, share })) } : demand), caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL }],
     chambers: site.chambers.map(chamber => ({ ...chamber, emptiedEveryDays: water.handEmptied, drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours })),
     topUps: [{ ...rule, kind: 'well', months: water.wellMonths }, ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : []), { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095 }],
   }

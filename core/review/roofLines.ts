@@ -49,6 +49,9 @@ function passingBore(line: RoofLine, mmPerH: number): number | undefined {
   })
 }
 
+/** A tank is not advised further down than this. */
+const MOST_LOWERED_M = 5
+
 export const lineTooSlow: Check = {
   id: 'line-too-slow',
   sound: 'Every line has the height to push the design storm through',
@@ -66,7 +69,7 @@ export const lineTooSlow: Check = {
           numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
           mend: wider
             ? { label: say`Lay it in ${bore(wider)} pipe`, move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }) }
-            : { label: 'Lower the tank', move: moveOf('setHeight', { node: line.tankId, baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100 }) },
+            : needM - haveM > MOST_LOWERED_M ? undefined : { label: 'Lower the tank', move: moveOf('setHeight', { node: line.tankId, baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100 }) },
         }
       }),
 }

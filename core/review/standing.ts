@@ -1,6 +1,6 @@
 import { NEAR, SOILS } from '../catalog'
 import { soakingOf, spillWay } from '../balance'
-import { BRACE_ABOVE_M, footingOf, heightHoldingM, joinedTanks, MOST_HEIGHT_TO_WIDTH, moveOf, runsTo, tanksOf, type Tank } from '../site'
+import { applyMove, BRACE_ABOVE_M, footingOf, heightHoldingM, joinedTanks, MOST_HEIGHT_TO_WIDTH, moveOf, runsTo, tanksOf, type Tank } from '../site'
 import type { Check, Finding } from './finding'
 import { hours, length, say, volume } from './phrase'
 
@@ -114,11 +114,13 @@ export const reserveNotKept: Check = {
     const low = keeps.filter(keep => keep.keepL < tank.reserveL! * 0.98).sort((a, b) => a.keepL - b.keepL)[0]
     if (!low) return []
     const keptM = heightHoldingM(joinedTanks(site, tank), tank.reserveL!)
+    const above = moveOf('keepReserve', { tank: tank.id, litres: tank.reserveL! })
     return [{
       id: `reserve-not-kept:${tank.id}`, check: 'reserve-not-kept', severity: 'wrong', subject: subjectOf(tank),
       sentence: say`${low.name} can draw the fire reserve of ${tank.name} down to ${volume(low.keepL)}.`,
       why: say`${volume(tank.reserveL!)} are to be kept, which stand up to ${length(keptM)}; a draw-off lies below that.`, numbers: { reserveL: tank.reserveL!, keptL: low.keepL },
-      mend: { label: 'Set every draw-off above it', move: moveOf('keepReserve', { tank: tank.id, litres: tank.reserveL! }) },
+      // More than the tanks hold up to their spill cannot be kept by any draw-off.
+      ...(applyMove(site, above).ok ? { mend: { label: 'Set every draw-off above it', move: above } } : {}),
     }]
   }),
 }

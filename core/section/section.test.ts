@@ -44,7 +44,9 @@ describe('the drawing', () => {
       const drawing = drawSection(site, 904, 318)
       expect(drawing.routes).toHaveLength(site.runs.length)
       for (const [index, route] of drawing.routes.entries()) {
-        expect(route.points[0]![1]).toBeCloseTo(drawing.scale.y(portHeightM(site, site.runs[index]!.from)), 6)
+        const source = site.nodes.find(node => node.id === site.runs[index]!.from.node)!
+        // A line out of a well begins in its water, a little below where that stands.
+        expect(route.points[0]![1]).toBeCloseTo(drawing.scale.y(source.kind === 'well' ? source.groundM - source.stillWaterDepthM - 0.3 : portHeightM(site, site.runs[index]!.from)), 6)
         expect(route.points.at(-1)![1]).toBeCloseTo(drawing.scale.y(portHeightM(site, site.runs[index]!.to)), 6)
         expect(route.points.flat().every(Number.isFinite)).toBe(true)
       }
