@@ -1,7 +1,8 @@
 import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
-import { catchYear, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
+import { catchYear, compile, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
 import { review } from '#core/review'
+import type { Way } from '#core/site'
 import type { Weighings } from '~/workers/year.worker'
 import { useSite } from './site'
 
@@ -17,6 +18,8 @@ export const useResults = defineStore('results', () => {
   const failure = ref<string>()
   const choice = ref<YearChoice>('typical')
   const readings = computed(() => open.site && review(open.site))
+  /** The open site as the daily balance sees it, for all who read off it. */
+  const compiled = computed(() => open.site && compile(open.site))
   /** What becomes of the roofs' water in a mean year. */
   const roofYear = computed(() => open.site && catchYear(open.site))
 
@@ -53,6 +56,12 @@ export const useResults = defineStore('results', () => {
     return face.weighings(light)
   }
 
+  /** Ways of doing it that are not the plan's already; working them out means making them all. */
+  async function ways(): Promise<Way[]> {
+    const { face, light } = await aside.ready(open.site!)
+    return face.ways(light)
+  }
+
   async function ask(): Promise<void> {
     if (busy || !open.site) return
     busy = true
@@ -60,7 +69,7 @@ export const useResults = defineStore('results', () => {
     let share = 0
     const slow = setTimeout(() => progress.value = share, SLOW_MS)
     try {
-      const { face, light } = await years.ready(open.site)
+      const { face, light } = years.now(open.site) ?? await years.ready(open.site)
       const answer = await face.outlook(light, proxy((done: number) => {
         share = done
         if (progress.value !== undefined) progress.value = done
@@ -96,5 +105,5 @@ export const useResults = defineStore('results', () => {
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === open.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, progress, readings, roofYear, stop, ask, flush, sizes, weighings }
+  return { outlook, year, yearIndex, choice, fresh, failure, progress, compiled, readings, roofYear, stop, ask, flush, sizes, weighings, ways }
 })

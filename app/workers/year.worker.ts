@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { compile, flushTrade, outlook, runMembers, sizeCurve, type FlushTrade, type Outlook, type SizePoint, type Tally } from '#core/balance'
 import { dailySeries, type DailySeries } from '#core/climate'
 import { weigh, weighOption, type Weighed, type Weighing } from '#core/review'
-import type { Climate, Site } from '#core/site'
+import { waysFor, type Climate, type Site, type Way } from '#core/site'
 
 z.config({ jitless: true })
 
@@ -46,6 +46,8 @@ const face = {
     const series = seriesFor(site)
     return { now: weigh(whole, series), options: site.options.map(option => weighOption(whole, option.moves, series)) }
   },
+  /** Ways of doing it that are not the plan's already. */
+  ways: (site: Site): Way[] => waysFor({ ...site, climate: { ...site.climate, daily } }),
   /** Members of an ensemble, from one up to the one before another. */
   members: (site: Site, from: number, to: number, years: number): Tally => runMembers({ ...site, climate: { ...site.climate, daily } }, compile(site), seriesFor(site), from, to, years),
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */

@@ -8,7 +8,11 @@ export function yearFace() {
   let remote: Remote<YearWorker> | undefined
   let sentRecord: Climate['daily']
 
+  const without = ({ climate: { daily: _daily, ...climate }, ...site }: Site): Site => ({ ...site, climate })
+
   return {
+    /** The worker at once, where it is started and knows the record: so that it is asked before the page is drawn anew. */
+    now: (site: Site): { face: Remote<YearWorker>, light: Site } | undefined => remote && site.climate.daily === sentRecord ? { face: remote, light: without(site) } : undefined,
     async ready(site: Site): Promise<{ face: Remote<YearWorker>, light: Site }> {
       if (!remote) {
         worker = new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' })
@@ -16,12 +20,12 @@ export function yearFace() {
         sentRecord = undefined
       }
       const face = remote
-      const { daily, ...climate } = site.climate
+      const { daily } = site.climate
       if (daily !== sentRecord) {
         await face.setRecord(daily ? toRaw(daily) : undefined)
         sentRecord = daily
       }
-      return { face, light: { ...site, climate } }
+      return { face, light: without(site) }
     },
     stop(): void {
       worker?.terminate()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { compile, drySpellFrom } from '#core/balance'
+import { drySpellFrom } from '#core/balance'
 import { dayNumber, isoDate } from '#core/climate'
 import { format } from 'date-fns'
 
@@ -8,7 +8,8 @@ const open = useSite()
 const heldShare = ref(0.7)
 const from = ref(format(new Date(), 'yyyy-MM-dd'))
 const startDay = computed(() => dayNumber(from.value))
-const compiled = computed(() => compile(open.site!))
+const results = useResults()
+const compiled = computed(() => results.compiled!)
 const spell = (share: number) => drySpellFrom(compiled.value, startDay.value, share)
 const now = computed(() => spell(heldShare.value))
 const rows = computed(() => [1, 0.75, 0.5, 0.25].map(share => ({ share, ...spell(share) })))

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { compile, ifShut, keptBackL, linksOf, lostIfBurstL, type Pool } from '#core/balance'
+import { ifShut, keptBackL, linksOf, lostIfBurstL, type Pool } from '#core/balance'
 import { moveOf, nodeById, runsFrom, spareLink } from '#core/site'
 
 /** How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a burst loses, what a valve does. */
 const props = defineProps<{ pool: Pool, index: number }>()
 const open = useSite()
 const { litres, show, span } = useUnits()
-const compiled = computed(() => compile(open.site!))
+const results = useResults()
+const compiled = computed(() => results.compiled!)
 const own = computed(() => compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)))
 const deadL = computed(() => Math.min(props.pool.capL, keptBackL(compiled.value, own.value)))
 const links = computed(() => linksOf(open.site!, compiled.value.pools).filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)))

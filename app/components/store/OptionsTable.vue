@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { applyMoves, moveOf, waysFor, type Move, type Site } from '#core/site'
+import { applyMoves, moveOf, type Move, type Site } from '#core/site'
 import type { Weighed } from '#core/review'
 
 /** Variants of the plan side by side: what each comes to, where it differs, and the press that adopts it. */
@@ -8,7 +8,8 @@ const results = useResults()
 const { litres, money, show } = useUnits()
 const options = computed(() => open.site!.options)
 const weighings = useWorkerAnswer(() => options.value, () => results.weighings())
-const ways = computed(() => waysFor(open.site!).filter(way => !options.value.some(option => option.name === way.name)))
+const offered = useWorkerAnswer(() => undefined, () => results.ways())
+const ways = computed(() => (offered.value ?? []).filter(way => !options.value.some(option => option.name === way.name)))
 const name = ref('')
 
 const [FROM_OUTSIDE, OUTSIDE_COST] = ['From outside a year', 'Outside water costs a year']

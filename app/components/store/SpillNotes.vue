@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { compile, emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
+import { emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
 import { NEAR, NEAR_IDS, SOIL_IDS, SOILS } from '#core/catalog'
 import { moveOf, type NodeOf } from '#core/site'
 
@@ -7,7 +7,8 @@ import { moveOf, type NodeOf } from '#core/site'
 const props = defineProps<{ pool: Pool }>()
 const open = useSite()
 const { litres, show, span } = useUnits()
-const compiled = computed(() => compile(open.site!))
+const results = useResults()
+const compiled = computed(() => results.compiled!)
 const own = computed(() => compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)))
 const way = computed(() => spillWay(open.site!, compiled.value, own.value))
 const soak = computed(() => way.value?.outfall?.to === 'soakaway' ? soakingOf(open.site!, way.value.outfall, way.value.areaM2) : undefined)
