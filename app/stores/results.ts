@@ -1,9 +1,8 @@
 import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import { catchYear, compile, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
-import { review } from '#core/review'
+import { review, type Weighed, type Weighing } from '#core/review'
 import type { Way } from '#core/site'
-import type { Weighings } from '~/workers/year.worker'
 import { useSite } from './site'
 
 const SLOW_MS = 400
@@ -50,10 +49,12 @@ export const useResults = defineStore('results', () => {
     return face.sizes(light, pool)
   }
 
-  /** The plan and its options side by side. */
-  async function weighings(): Promise<Weighings> {
+  /** The plan and its options side by side, by the option's id; with the revision they speak of. */
+  async function weighings(): Promise<{ revision: number, now: Weighed, options: Map<string, Weighing> }> {
+    const [revision, { options }] = [open.revision, open.site!]
     const { face, light } = await aside.ready(open.site!)
-    return face.weighings(light)
+    const said = await face.weighings(light)
+    return { revision, now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
   }
 
   /** Ways of doing it that are not the plan's already; working them out means making them all. */

@@ -23,8 +23,8 @@ const ROWS: { name: string, of: (weighed: Weighed) => number | undefined, text: 
 interface Column { id: string, name: string, moves: Move[], weighed?: Weighed, site?: Site, differs: string[], differing: Set<string>, problem?: string }
 const columns = computed((): Column[] => [
   { id: '', name: 'The plan', moves: [], weighed: weighings.value?.now, site: open.site, differs: [], differing: new Set() },
-  ...options.value.map((option, at): Column => {
-    const said = weighings.value?.options[at]
+  ...options.value.map((option): Column => {
+    const said = weighings.value?.options.get(option.id)
     const made = applyMoves(open.site!, option.moves)
     return { id: option.id, name: option.name, moves: option.moves, weighed: said?.ok ? said.weighed : undefined, site: made.ok ? made.site : undefined, differs: said?.ok ? said.differs : [], differing: new Set(said?.ok ? said.differing : []), problem: said && !said.ok ? said.problem : undefined }
   }),
@@ -53,7 +53,7 @@ function keep(): void {
     <h2 id="other-ways">Other ways of doing it</h2>
     <p v-if="!options.length" class="soft">Set another way beside the plan: what it holds, what runs short, what it costs, and where it differs. The plan stays as it is until you adopt one.</p>
     <div v-else class="scroll">
-      <table class="compare">
+      <table class="compare" :class="{ old: weighings && weighings.revision !== open.revision }">
         <thead><tr><td /><th v-for="column in columns" :key="column.id" scope="col" :data-option="column.id"><b>{{ column.name }}</b></th></tr></thead>
         <tbody>
           <tr v-for="row in rows" :key="row.name"><th scope="row">{{ row.name }}</th><td v-for="column in columns" :key="column.id" :class="{ best: isBest(row, column) }">{{ column.problem ? '–' : value(row, column) }}</td></tr>
@@ -78,6 +78,7 @@ function keep(): void {
 .compare th[scope='row'] { white-space: nowrap; border-top: 1px solid var(--hair); }
 .compare td { vertical-align: top; max-width: 190px; }
 .drawn { display: block; width: 100%; min-width: 120px; max-width: 190px; height: 62px; background: var(--sheet); border: 1px solid var(--hair); }
+.old { opacity: .6; }
 .best { font-weight: 700; }
 .best::after { content: ' ✓'; color: var(--moss); }
 .differs { color: var(--soft); }
