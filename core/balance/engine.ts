@@ -29,6 +29,8 @@ export interface PoolColumns {
   lanes: number
   pools: number
   capL: Float64Array
+  /** 1 where anything fills the pool, 0 where nothing ever does. */
+  filled: Uint8Array
   spillOrder: Int32Array
   spillTo: Int32Array
 
@@ -93,6 +95,11 @@ export function roofColumns(site: Compiled): RoofColumns {
   }
 }
 
+/** True where a roof, another tank, a well, a main or a cart leads to the pool. */
+export function isFilled(site: Compiled, pool: number): boolean {
+  return site.caught.some(entry => entry.pool === pool) || site.topUps.some(line => line.pool === pool) || site.spillTo.includes(pool) || site.transfers.some(line => line.to === pool)
+}
+
 const linesOf = ({ transfers, passing }: Compiled) => [...transfers, ...passing]
 
 interface Block { pool: number, first: number, askedL: number[] }
@@ -131,7 +138,7 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
   const supplyRow = ({ kind, index }: { kind: keyof typeof KINDS, index: number }) => kind === 'main' ? site.wells.length + index : index
   const starts = (count: (demand: Compiled['demands'][number]) => number) => site.demands.reduce((rows, demand) => [...rows, rows.at(-1)! + count(demand)], [0])
   return {
-    lanes, pools: site.pools.length, capL: each(site.pools.length, (lane, row) => lane.pools[row]!.capL), spillOrder: Int32Array.from(site.spillOrder), spillTo: Int32Array.from(site.spillTo),
+    lanes, pools: site.pools.length, filled: Uint8Array.from(site.pools, (_, pool) => isFilled(site, pool) ? 1 : 0), capL: each(site.pools.length, (lane, row) => lane.pools[row]!.capL), spillOrder: Int32Array.from(site.spillOrder), spillTo: Int32Array.from(site.spillTo),
     transfers: lines.length, transferFrom: Int32Array.from(lines, line => line.from), transferTo: Int32Array.from(lines, line => line.to),
     transferKeepL: each(lines.length, (lane, row) => linesOf(lane)[row]!.keepL), transferStopL: each(lines.length, (lane, row) => linesOf(lane)[row]!.stopL), transferMostL: Float64Array.from(lines, line => line.mostLPerDay),
     overflowing: lines.some(line => line.stopL === Infinity),

@@ -1,6 +1,7 @@
 export { overMm, type CatchTotals, type ChamberTotals } from './catch'
 export { catchYear, type CatchInYear, type CatchYear, type ChamberInYear } from './catchYear'
 export { compile, type Compiled } from './compile'
+export { isFilled } from './engine'
 export { flushTrade, flushYears, type FlushTrade, type FlushWay, type FlushYield } from './flushTrade'
 export { isOpenBothWays, poolsOf, type Pool } from './pools'
 export { drySpellFrom, type Spell } from './drySpell'

@@ -25,12 +25,12 @@ export interface Lanes {
   withheld: boolean
 }
 
-/** Lanes whose pools stand at a share of what they hold. */
+/** Lanes whose pools stand at a share of what they hold; those that nothing fills are empty. */
 export function startLanes(columns: PoolColumns, share: number): Lanes {
-  const { lanes, pools, uses, topUps, supplies, supplyMostL, capL } = columns
+  const { lanes, pools, uses, topUps, supplies, supplyMostL, capL, filled } = columns
   const one = () => new Float64Array(lanes)
   return {
-    pool: capL.map(litres => litres * share).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
+    pool: capL.map((litres, at) => litres * share * filled[Math.floor(at / lanes)]!).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
     spilledL: one(), shortL: one(), shortByUseL: new Float64Array(uses * lanes), rationedL: one(), rationedByUseL: new Float64Array(uses * lanes),
     wellL: one(), mainL: one(), cartL: one(), loads: one(), spilled: false, brought: false, withheld: false,
   }

@@ -1,4 +1,4 @@
-import { sizeCurve } from '../balance'
+import { isFilled, sizeCurve } from '../balance'
 import { MONTH_NAMES, weatherSeries } from '../climate'
 import { bedNeeds, dripPlan, moveOf } from '../site'
 import type { Check, Finding, Yard } from './finding'
@@ -91,10 +91,18 @@ const NEVER_ABOVE = 0.9
 export const neverFills: Check = {
   id: 'never-fills',
   sound: 'Every tank fills at some time',
-  find: ({ compiled, days }) => {
+  find: ({ site, compiled, days }) => {
     if (!compiled.pools.length) return []
     const run = days()
     return compiled.pools.flatMap((pool, index): Finding[] => {
+      // A first tank before its first roof is only a beginning.
+      if (!isFilled(compiled, index)) {
+        return site.roofs.length ? [{
+          id: `never-fills:${pool.tanks[0]!.id}`, check: 'never-fills', severity: 'look', subject: { kind: 'node', id: pool.tanks[0]!.id, name: pool.name },
+          sentence: say`Nothing fills ${pool.name}: no roof, no other tank, no well and no main leads to it.`,
+          why: say`Its ${volume(pool.capL)} stay empty. Lead a spout, another tank’s spill or a float line to it, or top it up.`, numbers: { capL: pool.capL },
+        }] : []
+      }
       let mostL = 0
       for (let day = 0; day < run.days; day++) mostL = Math.max(mostL, run.poolL[day * run.pools + index]!)
       // What only a well, a main or another tank fills is filled as its rule has it.

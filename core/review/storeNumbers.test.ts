@@ -112,6 +112,14 @@ describe('the plan as a whole', () => {
     const shorter = mean(year => year.shortDays) - more.reduce((sum, year) => sum + year.shortDays, 0) / more.length
     expect(Math.abs(shorter / numbers.sparedDays! - 1)).toBeLessThan(0.05)
   })
+  it('a tank that nothing leads to is told, and stays empty', () => {
+    const idle = build(garden, moveOf('addTank', { kind: 'tote', how: 'alone' }))
+    const [found] = findings(idle, 'never-fills')
+    expect(phraseText(found!.sentence, 'metric')).toContain('Nothing fills Tank C')
+    const { run } = outlook(idle, weatherSeries(idle))
+    expect(Math.max(...run.poolL.filter((_, at) => at % run.pools === run.pools - 1))).toBe(0)
+    expect(findings(build(idle, moveOf('spillInto', { from: 'tank-1', to: 'tank-3' })), 'never-fills')).toEqual([])
+  })
   it('is silent once more tank spares next to nothing', () => {
     const large = build(garden, moveOf('widenTanks', { tanks: ['tank-1', 'tank-2'], share: 12 }))
     expect(findings(large, 'spills-more-than-keeps')).toEqual([])
