@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { CLIMATE_IDS, TANK_KIND_IDS, USE_PRESET_IDS } from '../core/catalog'
+import { seriesOf } from '../core/climate'
 import { applyMove, emptySite, moveOf, standInClimate, type Move, type Part, type Site } from '../core/site'
 
 /** Makes moves one after another; one that is refused throws, so that a test cannot pass on a site it did not build. */
@@ -46,8 +47,8 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   fc.nat().map(pick => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitFirstFlush', { spout, at: pick % 3 ? 'spout' : 'line' }))),
   fc.tuple(fc.nat(), fc.nat(), heights).map(([pick, into, lowM]) => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => pick % 2 ? moveOf('dipLine', { spout, lowM }) : moveOf('joinSpouts', { spout, into: pickNode(site, 'spout', into) ?? '' }))),
   fc.tuple(fc.nat(), fc.constantFrom('spout' as const, 'inlet' as const, 'line' as const)).map(([pick, type]) => (site: Site) => withNode(pickNode(site, 'spout', pick), spout => moveOf('fitScreen', { spout, type }))),
-  fc.tuple(fc.nat(), fc.integer({ min: 60, max: 200 })).map(([pick, widthMm]) => (site: Site) => withRoof(site, pick, (roof, index) => moveOf('change', { path: ['roofs', index, 'spouts', 0, 'gutter'], value: { profile: pick % 2 ? 'half-round' : 'box', widthMm, depthMm: 60, slope: 0.002, outletAt: 'middle', guard: 'mesh', below: 'unknown' } }))),
-  fc.nat().map(pick => (site: Site) => withRoof(site, pick, roof => moveOf('addSpout', { roof }))),
+  fc.tuple(fc.nat(), fc.integer({ min: 60, max: 200 })).map(([pick, widthMm]) => (site: Site) => onRoof(site, pick, (roof, index) => moveOf('change', { path: ['roofs', index, 'spouts', 0, 'gutter'], value: { profile: pick % 2 ? 'half-round' : 'box', widthMm, depthMm: 60, slope: 0.002, outletAt: 'middle', guard: 'mesh', below: 'unknown' } }))),
+  fc.nat().map(pick => (site: Site) => onRoof(site, pick, roof => moveOf('addSpout', { roof }))),
   fc.tuple(fc.nat(), fc.double({ min: 0, max: 2, noNaN: true })).map(([pick, heightM]) => (site: Site) => withNode(pickNode(site, 'tank', pick), tank => moveOf('setPort', { tank, port: 'overflow', heightM }))),
   fc.nat().map(pick => (site: Site) => withNode(pickNode(site, undefined, pick), id => moveOf('remove', { id }))),
   fc.tuple(fc.constantFrom('feedByFloat' as const, 'mergeTank' as const, 'addSource' as const), fc.nat(), fc.nat()).map(([how, a, b]) => (site: Site) => withNode(pickNode(site, 'tank', a), (tank) => {
@@ -60,7 +61,7 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   fc.nat().map(pick => (site: Site) => withNode(site.runs[pick % Math.max(1, site.runs.length)]?.id, run => moveOf('insertPart', { run, at: 0, part: pick % 2 ? { kind: 'valve', boreMm: 50, open: pick % 3 > 0 } : { kind: 'float', boreMm: 25 } }))),
 )
 
-function withRoof(site: Site, pick: number, make: (id: string, index: number) => Move): Move | undefined {
+function onRoof(site: Site, pick: number, make: (id: string, index: number) => Move): Move | undefined {
   const index = pick % Math.max(1, site.roofs.length)
   return site.roofs[index]?.spouts.length ? make(site.roofs[index].id, index) : undefined
 }
@@ -81,3 +82,20 @@ export const arbitrarySite: fc.Arbitrary<Site> = fc.tuple(fc.constantFrom(...CLI
 
 /** Any rain: mostly dry, now and then a flood. */
 export const arbitraryRain = fc.array(fc.oneof({ weight: 3, arbitrary: fc.constant(0) }, { weight: 2, arbitrary: fc.double({ min: 0, max: 60, noNaN: true }) }, { weight: 1, arbitrary: fc.double({ min: 0, max: 500, noNaN: true }) }), { minLength: 1, maxLength: 400 })
+
+/** Days of rain, from the first of January 1970 on. */
+export const rainDays = (...rainMm: number[]) => seriesOf(0, Float64Array.from(rainMm), true)
+
+/** A roof of 100 m² that loses nothing, led to the first tank. */
+export function withRoof(site: Site, tank = 'tank-1'): Site {
+  const roofed = build(site, moveOf('addRoof', { name: 'Roof', lengthM: 10, widthM: 10, material: 'steel', tank }))
+  const index = roofed.roofs.length - 1
+  return build(roofed, moveOf('change', { path: ['roofs', index, 'runoffCoefficient'], value: 1 }), moveOf('change', { path: ['roofs', index, 'wettingLossMm'], value: 0 }))
+}
+
+/** So many litres a day drawn from a tank, by a tap at the datum. */
+export function using(site: Site, litresPerDay: number, tank = 'tank-1'): Site {
+  const used = build(site, moveOf('addUse', { preset: 'sheep', count: litresPerDay / 5, tank }))
+  const tap = used.nodes.find(node => node.kind === 'tap' && node.id === used.uses.at(-1)!.at)!
+  return build(used, moveOf('setHeight', { node: tap.id, baseM: 0 }))
+}

@@ -1,10 +1,9 @@
 import { MONTH_DAYS } from '../climate'
-import { frostMonths, litresPerDay, moveOf, roofMonthL, weatherMonths, type NodeOf, type Site } from '../site'
-import type { Check, Finding } from './finding'
+import { frostMonths, litresPerDay, moveOf, roofMonthL, weatherMonths, type Site } from '../site'
+import { nodeSubject, type Check, type Finding } from './finding'
 import { monthNames, say, volume } from './phrase'
 
 const EVERY_MONTH = 12
-const subjectOf = (spout: NodeOf<'spout'>) => ({ kind: 'node' as const, id: spout.id, name: spout.name })
 const spoutsOf = (site: Site) => site.nodes.filter(node => node.kind === 'spout')
 
 /** Months in which the roofs bring more than is asked, in a plan whose other months ask more than they bring: those that fill the tanks. */
@@ -24,7 +23,7 @@ export const bypassInFilling: Check = {
       if (!months.length || spout.bypassMonths!.length === EVERY_MONTH) return []
       const lostL = months.reduce((sum, month) => sum + roofMonthL(site, month, spout.id), 0)
       return [{
-        id: `bypass-in-filling:${spout.id}`, check: 'bypass-in-filling', severity: 'look', subject: subjectOf(spout),
+        id: `bypass-in-filling:${spout.id}`, check: 'bypass-in-filling', severity: 'look', subject: nodeSubject(spout),
         sentence: say`${spout.name} sends ${volume(lostL)} to ground in ${monthNames(months)}, when the tanks fill for the dry months.`,
         why: say`In a mean year those months bring more than is asked and others less, and it does not freeze in them.`, numbers: { lostL, months: months.length },
         mend: { label: 'Lead it to the tank in those months', move: moveOf('setBypass', { spout: spout.id, months: spout.bypassMonths!.filter(month => !months.includes(month)) }) },
@@ -43,7 +42,7 @@ export const bypassShutInFrost: Check = {
       if (!months.length) return []
       const coldest = Math.min(...months.map(month => weatherMonths(site)[month - 1]!.tMinC))
       return [{
-        id: `bypass-shut-in-frost:${spout.id}`, check: 'bypass-shut-in-frost', severity: 'look', subject: subjectOf(spout),
+        id: `bypass-shut-in-frost:${spout.id}`, check: 'bypass-shut-in-frost', severity: 'look', subject: nodeSubject(spout),
         sentence: say`The by-pass of ${spout.name} is shut in ${monthNames(months)}, and its line and chamber freeze.`,
         why: say`Nights there average down to ${{ value: coldest, kind: 'temperature' }}. Whoever fitted a winter by-pass meant it for all of the frost.`, numbers: { coldestC: coldest, months: months.length },
         mend: { label: 'Open it for all of the frost', move: moveOf('setBypass', { spout: spout.id, months: [...spout.bypassMonths!, ...months] }) },

@@ -23,6 +23,9 @@ export interface Finding {
   answers?: Mend[]
 }
 
+/** A node as the subject of a finding, under its own name or its group's. */
+export const nodeSubject = ({ id, name }: { id: string, name: string }, said = name): Finding['subject'] => ({ kind: 'node', id, name: said })
+
 /** One thing to look for. `sound` is what can be said when nothing is found. */
 export interface Check { id: string, sound: string, find: (yard: Yard) => Finding[] }
 

@@ -2,11 +2,10 @@ import { catchYear, type CatchYear, type Compiled } from '../balance'
 import { EMPTIES_SLOWLY_HOURS } from '../catalog'
 import { firstFlushVolume } from '../sums'
 import { applyMove, chamberAreaM2, chamberVolumeL, moveOf, orificeFor, OUTLET_WASTE_MOST, roofsAbove, spoutAreaM2, spoutsAbove, usualFlushMm, wantedFlushMm, type Move, type NodeOf, type Site } from '../site'
-import type { Check, Finding, Mend, Yard } from './finding'
+import { nodeSubject, type Check, type Finding, type Mend, type Yard } from './finding'
 import { bore, hours, percent, rain, say, volume } from './phrase'
 
 const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'chamber')
-const subjectOf = (chamber: NodeOf<'chamber'>) => ({ kind: 'node' as const, id: chamber.id, name: chamber.name })
 
 export const noFirstFlush: Check = {
   id: 'no-first-flush',
@@ -28,7 +27,7 @@ export const chamberStaysFull: Check = {
   id: 'chamber-stays-full',
   sound: 'Every first-flush chamber empties between rains',
   find: ({ site }) => chambersOf(site).filter(chamber => chamber.orificeMm === null && chamber.emptiedEveryDays === null).map(chamber => ({
-    id: `chamber-stays-full:${chamber.id}`, check: 'chamber-stays-full', severity: 'wrong', subject: subjectOf(chamber),
+    id: `chamber-stays-full:${chamber.id}`, check: 'chamber-stays-full', severity: 'wrong', subject: nodeSubject(chamber),
     sentence: say`${chamber.name} stays full after the first rain, so every later rain goes in dirty.`,
     why: say`It has no outlet, and nobody is down to empty it. Foul water standing in it is worse than no chamber.`,
     numbers: {},
@@ -47,7 +46,7 @@ export const chamberTooSmall: Check = {
     if (hasMm >= wantedMm * 0.95) return []
     const input = { planAreaM2: Math.round(planAreaM2 * 10) / 10, depthMm: wantedMm }
     return [{
-      id: `chamber-too-small:${chamber.id}`, check: 'chamber-too-small', severity: 'look', subject: subjectOf(chamber),
+      id: `chamber-too-small:${chamber.id}`, check: 'chamber-too-small', severity: 'look', subject: nodeSubject(chamber),
       sentence: say`${chamber.name} lets part of the dirty water by: it holds the first ${rain(hasMm)}, and ${rain(wantedMm)} was wanted.`,
       why: say`Off this roof that takes ${volume(firstFlushVolume(input).volumeL)}; it holds ${volume(chamberVolumeL(chamber))}.`,
       numbers: { hasMm, wantedMm, hasL: chamberVolumeL(chamber), wantedL: firstFlushVolume(input).volumeL }, sum: { name: 'first-flush-volume', input },
@@ -66,7 +65,7 @@ export const outletTooSlow: Check = {
     const takes = drainHours(compiled, chamber)
     if (chamber.orificeMm === null || takes <= EMPTIES_SLOWLY_HOURS) return []
     return [{
-      id: `outlet-too-slow:${chamber.id}`, check: 'outlet-too-slow', severity: 'look', subject: subjectOf(chamber),
+      id: `outlet-too-slow:${chamber.id}`, check: 'outlet-too-slow', severity: 'look', subject: nodeSubject(chamber),
       sentence: say`${chamber.name} is still half full when it rains again the next day, and that rain’s dirt goes by.`,
       why: say`Its outlet of ${bore(chamber.orificeMm)} takes ${hours(takes)} to empty it; aim for a day.`,
       numbers: { hours: takes, orificeMm: chamber.orificeMm }, sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
@@ -95,7 +94,7 @@ export const outletWasteful: Check = {
     if (chamber.orificeMm === null || share <= OUTLET_WASTE_MOST) return []
     const [wastedL, comesL] = [outletL(year, chamber.id), arrivesL(year, compiled, chamber.id)]
     return [{
-      id: `outlet-wasteful:${chamber.id}`, check: 'outlet-wasteful', severity: 'look', subject: subjectOf(chamber),
+      id: `outlet-wasteful:${chamber.id}`, check: 'outlet-wasteful', severity: 'look', subject: nodeSubject(chamber),
       sentence: say`The outlet of ${chamber.name} runs all through every rain and wastes ${percent(share)} of what comes to it.`,
       why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${bore(chamber.orificeMm)} while it rains, on top of what the chamber keeps back. It empties in ${hours(drainHours(compiled, chamber))}.`,
       numbers: { wastedL, comesL, share }, sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
@@ -131,7 +130,7 @@ export const chamberShutForGood: Check = {
   find: ({ site }) => site.nodes.flatMap((chamber, index): Finding[] => chamber.kind !== 'chamber' || chamber.cleanable
     ? []
     : [{
-        id: `chamber-not-cleanable:${chamber.id}`, check: 'chamber-not-cleanable', severity: 'wrong', subject: subjectOf(chamber),
+        id: `chamber-not-cleanable:${chamber.id}`, check: 'chamber-not-cleanable', severity: 'wrong', subject: nodeSubject(chamber),
         sentence: say`${chamber.name} cannot be cleaned, and will turn foul.`,
         why: say`${volume(chamberVolumeL(chamber))} of the roof’s dirt go through it every rain and nothing opens. A clean-out cap at its foot cures that; a chamber that nobody cleans is worse than none.`,
         numbers: { volumeL: chamberVolumeL(chamber) },

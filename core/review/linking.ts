@@ -1,10 +1,9 @@
-import { spareLink, moveOf, portHeightM, portsByRole, runsFrom, runsTo, nodeById, type Site, type Tank } from '../site'
+import { spareLink, moveOf, portHeightM, portsByRole, runsFrom, runsTo, nodeById, type Site } from '../site'
 import { LINE_BORES_MM } from '../catalog'
 import { gravityFlow } from '../sums'
-import type { Check, Finding } from './finding'
+import { nodeSubject, type Check, type Finding } from './finding'
 import { bore, flow, length, percent, say, volume } from './phrase'
 
-const tankSubject = (tank: Tank, name = tank.name) => ({ kind: 'node' as const, id: tank.id, name })
 const runSubject = (site: Site, id: string) => ({ kind: 'run' as const, id, name: site.runs.find(run => run.id === id)?.name ?? 'a line' })
 
 export const linkTooSlow: Check = {
@@ -31,7 +30,7 @@ export const sharedOverflow: Check = {
     if (pool.spillsAt.port || pool.tanks.length < 2 || !led.length) return []
     const { tank } = pool.spillsAt
     return [{
-      id: `shared-overflow:${tank.id}`, check: 'shared-overflow', severity: 'wrong', subject: tankSubject(tank),
+      id: `shared-overflow:${tank.id}`, check: 'shared-overflow', severity: 'wrong', subject: nodeSubject(tank),
       sentence: say`${tank.name} runs over its rim before the overflow of ${led[0]!.name} is reached.`,
       why: say`Joined tanks stand at one level. The rim of ${tank.name} lies at ${length(pool.capM)}, below the overflow that is meant to serve both.`,
       numbers: { rimM: pool.capM },
@@ -47,7 +46,7 @@ export const noSpare: Check = {
     if (!lines.some(line => pool.tanks.includes(line.tank)) || pool.tanks.some(tank => spareLink(site, tank))) return []
     const tank = pool.tanks.at(-1)!
     return [{
-      id: `no-spare:${pool.tanks[0]!.id}`, check: 'no-spare', severity: 'look', subject: tankSubject(tank, pool.name),
+      id: `no-spare:${pool.tanks[0]!.id}`, check: 'no-spare', severity: 'look', subject: nodeSubject(tank, pool.name),
       sentence: say`Nothing is left on ${pool.name} to join the next tank to.`,
       why: say`Fitting it later means emptying ${volume(pool.capL)} first. A capped valve costs little while the tank is empty.`,
       numbers: { capL: pool.capL },
@@ -95,7 +94,7 @@ export const feederTooLow: Check = {
     const port = small.ports.find(candidate => candidate.name === feed.run.to.port)!
     const baseM = Math.round((feed.outM - port.heightM + 0.02) * 100) / 100
     return [{
-      id: `feeder-too-low:${feed.run.id}`, check: 'feeder-too-low', severity: line.keepL >= from.capL - 1 ? 'wrong' : 'look', subject: tankSubject(small),
+      id: `feeder-too-low:${feed.run.id}`, check: 'feeder-too-low', severity: line.keepL >= from.capL - 1 ? 'wrong' : 'look', subject: nodeSubject(small),
       sentence: line.keepL >= from.capL - 1 ? say`${from.name} can never fill ${small.name}: even full, it stands lower.` : say`${percent(line.keepL / from.capL)} of ${from.name} can never reach ${small.name}.`,
       why: say`Water comes in at ${length(feed.inM)}, and ${from.name} fills it only while it stands higher, at ${length(from.capM)} when full. ${volume(line.keepL)} stay behind.`,
       numbers: { inM: feed.inM, fullM: from.capM, keptL: line.keepL },
@@ -113,7 +112,7 @@ export const supplyUnfitted: Check = {
     const bare = outlets.flatMap(port => runsFrom(site, tank.id, port.name)).filter(run => run.parts[0]?.kind !== 'valve')
     if (outlets.length && !bare.length) return []
     return [{
-      id: `supply-unfitted:${tank.id}`, check: 'supply-unfitted', severity: 'look', subject: bare[0] ? runSubject(site, bare[0].id) : tankSubject(tank),
+      id: `supply-unfitted:${tank.id}`, check: 'supply-unfitted', severity: 'look', subject: bare[0] ? runSubject(site, bare[0].id) : nodeSubject(tank),
       sentence: outlets.length ? say`Not yet: the supply outlet of ${tank.name} has no valve.` : say`Not yet: ${tank.name} has no supply outlet.`,
       why: say`Once the first rain is in, every fitting below the water means emptying the tank. A valve goes right at its wall.`,
       numbers: { outlets: outlets.length, bare: bare.length },

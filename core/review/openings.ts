@@ -1,11 +1,9 @@
-import { floatIntakeReachM } from './floating'
 import { spillWay } from '../balance'
 import { MOSQUITO_MESH_MM } from '../catalog'
 import { nodeById, moveOf, portsByRole, runsFrom, runsTo, tanksOf, type Port, type Site, type Tank } from '../site'
-import type { Check, Finding } from './finding'
+import { nodeSubject, type Check, type Finding } from './finding'
 import { bore, flow, length, say } from './phrase'
 
-const subjectOf = (tank: Tank) => ({ kind: 'node' as const, id: tank.id, name: tank.name })
 const setPortField = (site: Site, tank: Tank, port: Port, field: string, value: unknown) => moveOf('change', { path: ['nodes', site.nodes.indexOf(tank), 'ports', tank.ports.indexOf(port), field], value })
 const usedFrom = (site: Site, tank: Tank, role: Port['role']) => portsByRole(tank, role).filter(port => runsFrom(site, tank.id, port.name).length)
 const usedTo = (site: Site, tank: Tank) => portsByRole(tank, 'inlet').filter(port => runsTo(site, tank.id, port.name).length)
@@ -17,7 +15,7 @@ export const overflowBelowStorm: Check = {
     const way = spillWay(site, compiled, index)
     if (way?.stormLps === undefined || way.passesLps >= way.stormLps) return []
     return [{
-      id: `overflow-below-storm:${way.tank.id}`, check: 'overflow-below-storm', severity: 'wrong', subject: subjectOf(way.tank),
+      id: `overflow-below-storm:${way.tank.id}`, check: 'overflow-below-storm', severity: 'wrong', subject: nodeSubject(way.tank),
       sentence: say`Full, ${way.tank.name} runs over its rim in the design storm: its overflow cannot pass what comes in.`,
       why: say`${bore(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to the rim, passes ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps)}.`,
       numbers: { passesLps: way.passesLps, stormLps: way.stormLps }, sum: { name: 'opening-flow', input: { ...way.flow } },
@@ -31,7 +29,7 @@ export const inletSiphons: Check = {
   find: ({ site }) => tanksOf(site).flatMap((tank) => {
     if (tank.inletStyle !== 'calmed') return []
     return usedTo(site, tank).filter(port => port.airHole !== true && runsTo(site, tank.id, port.name).some(run => !run.parts.some(part => part.kind === 'float' || part.kind === 'check'))).map((port): Finding => ({
-      id: `inlet-siphons:${tank.id}:${port.name}`, check: 'inlet-siphons', severity: 'look', subject: subjectOf(tank),
+      id: `inlet-siphons:${tank.id}:${port.name}`, check: 'inlet-siphons', severity: 'look', subject: nodeSubject(tank),
       sentence: say`The inlet pipe of ${tank.name} ends under water and can siphon the tank back out through the flush drain.`,
       why: say`A pipe that ends at the bottom wants a small air hole at its top; none is said to be there.`, numbers: { inletHeightM: port.heightM },
       mend: { label: 'Drill the air hole', move: setPortField(site, tank, port, 'airHole', true) },
@@ -43,7 +41,7 @@ export const overflowSiphons: Check = {
   id: 'overflow-siphons',
   sound: 'No overflow can siphon its tank empty',
   find: ({ site }) => tanksOf(site).flatMap(tank => usedFrom(site, tank, 'overflow').filter(port => port.ending === 'skimming' && port.airHole !== true).map((port): Finding => ({
-    id: `overflow-siphons:${tank.id}`, check: 'overflow-siphons', severity: 'wrong', subject: subjectOf(tank),
+    id: `overflow-siphons:${tank.id}`, check: 'overflow-siphons', severity: 'wrong', subject: nodeSubject(tank),
     sentence: say`Once it runs, the skimming overflow of ${tank.name} goes on until the tank is empty down to its mouth.`,
     why: say`A pipe that dips below the surface and falls outside siphons. An air hole at its top breaks that.`, numbers: { overflowHeightM: port.heightM },
     mend: { label: 'Drill the air hole', move: setPortField(site, tank, port, 'airHole', true) },
@@ -54,7 +52,7 @@ export const overflowOpen: Check = {
   id: 'overflow-open',
   sound: 'Every overflow is screened or trapped',
   find: ({ site }) => tanksOf(site).flatMap(tank => usedFrom(site, tank, 'overflow').filter(port => port.ending === 'plain').map((port): Finding => ({
-    id: `overflow-open:${tank.id}`, check: 'overflow-open', severity: 'look', subject: subjectOf(tank),
+    id: `overflow-open:${tank.id}`, check: 'overflow-open', severity: 'look', subject: nodeSubject(tank),
     sentence: say`Mosquitoes and mice find their way into ${tank.name} through its overflow.`,
     why: say`Its mouth of ${bore(port.boreMm)} is open to the air outside; a mesh of ${bore(MOSQUITO_MESH_MM)} or a water trap shuts them out and lets the water by.`, numbers: { boreMm: port.boreMm },
     mend: { label: 'Screen it', move: setPortField(site, tank, port, 'ending', 'screened') },
@@ -67,11 +65,17 @@ export const drawnFromFloor: Check = {
   id: 'drawn-from-floor',
   sound: 'No water is drawn from a tank’s floor',
   find: ({ site }) => tanksOf(site).flatMap(tank => usedFrom(site, tank, 'outlet').filter(port => port.name !== 'fire' && !port.floating && port.heightM < SEDIMENT_M).map((port): Finding => ({
-    id: `drawn-from-floor:${tank.id}:${port.name}`, check: 'drawn-from-floor', severity: 'look', subject: subjectOf(tank),
+    id: `drawn-from-floor:${tank.id}:${port.name}`, check: 'drawn-from-floor', severity: 'look', subject: nodeSubject(tank),
     sentence: say`${tank.name} is drawn from its floor, where the sediment lies.`,
     why: say`The draw-off sits ${length(port.heightM)} above the floor. ${length(0.1)} keep it out of what settles; a float takes the clearest water of all.`, numbers: { heightM: port.heightM },
     mend: { label: 'Set it above the sediment', move: moveOf('raiseDrawOff', { tank: tank.id, heightM: 0.1 }) },
   }))),
+}
+
+/** How far a floating intake may swing in a tank: its hose keeps to its own half where a float valve hangs on the other side. */
+function floatIntakeReachM({ shape }: Tank): { acrossM: number, clearM: number } {
+  const acrossM = shape.shape === 'box' ? Math.max(shape.lengthM, shape.widthM) : shape.shape === 'lying-cylinder' ? shape.lengthM : shape.diameterM
+  return { acrossM, clearM: Math.round(acrossM * 0.6 * 100) / 100 }
 }
 
 export const intakeFouls: Check = {
@@ -84,7 +88,7 @@ export const intakeFouls: Check = {
     const fouls = floats && hoseM > reach.clearM
     if (stopM >= SEDIMENT_M && !fouls) return []
     return [{
-      id: `intake-fouls:${tank.id}:${port.name}`, check: 'intake-fouls', severity: 'look', subject: subjectOf(tank),
+      id: `intake-fouls:${tank.id}:${port.name}`, check: 'intake-fouls', severity: 'look', subject: nodeSubject(tank),
       sentence: fouls ? say`The floating intake of ${tank.name} can drift into the float valve and hold it open.` : say`The floating intake of ${tank.name} lies on the floor once the tank is low, and draws mud.`,
       why: fouls ? say`Its hose is ${length(hoseM)} long in a tank ${length(reach.acrossM)} across; ${length(reach.clearM)} keep it on its own side.` : say`Its stop holds it ${length(stopM)} above the floor; ${length(0.15)} is enough.`,
       numbers: { hoseM, stopM, acrossM: reach.acrossM },
@@ -101,7 +105,7 @@ export const ventTooSmall: Check = {
     const largest = [...usedTo(site, tank), ...usedFrom(site, tank, 'outlet')].sort((a, b) => b.boreMm - a.boreMm)[0]
     if (!largest || tank.ventMm >= largest.boreMm - 0.5) return []
     return [{
-      id: `vent-too-small:${tank.id}`, check: 'vent-too-small', severity: 'look', subject: subjectOf(tank),
+      id: `vent-too-small:${tank.id}`, check: 'vent-too-small', severity: 'look', subject: nodeSubject(tank),
       sentence: say`The vent of ${tank.name} is smaller than its ${largest.role === 'inlet' ? 'inlet' : 'draw-off'}: a hard draw or a hard shower strains the walls.`,
       why: say`Air must come and go as fast as the water: ${bore(largest.boreMm)} against a vent of ${bore(tank.ventMm)}.`, numbers: { ventMm: tank.ventMm, largestMm: largest.boreMm },
       mend: { label: say`Fit a screened vent of ${bore(largest.boreMm)}`, move: moveOf('change', { path: ['nodes', site.nodes.indexOf(tank), 'ventMm'], value: largest.boreMm }) },

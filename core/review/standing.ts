@@ -1,10 +1,9 @@
 import { NEAR, SOILS } from '../catalog'
 import { soakingOf, spillWay } from '../balance'
-import { applyMove, BRACE_ABOVE_M, footingOf, heightHoldingM, joinedTanks, MOST_HEIGHT_TO_WIDTH, moveOf, runsTo, tanksOf, type Tank } from '../site'
-import type { Check, Finding } from './finding'
+import { applyMove, BRACE_ABOVE_M, footingOf, heightHoldingM, joinedTanks, MOST_HEIGHT_TO_WIDTH, moveOf, runsTo, tanksOf } from '../site'
+import { nodeSubject, type Check, type Finding } from './finding'
 import { hours, length, say, volume } from './phrase'
 
-const subjectOf = (tank: Tank) => ({ kind: 'node' as const, id: tank.id, name: tank.name })
 const pressure = (value: number) => ({ value, kind: 'pressure' as const })
 const mass = (value: number) => ({ value, kind: 'mass' as const })
 
@@ -17,7 +16,7 @@ export const baseOverSoil: Check = {
     if (bearsKPa === undefined || under <= bearsKPa) return []
     const widerM2 = posts ? Math.ceil(posts.postLoadKn / bearsKPa * 100) / 100 : 0
     return [{
-      id: `base-over-soil:${tank.id}`, check: 'base-over-soil', severity: 'wrong', subject: subjectOf(tank),
+      id: `base-over-soil:${tank.id}`, check: 'base-over-soil', severity: 'wrong', subject: nodeSubject(tank),
       sentence: say`${tank.name} sinks: full, it presses harder than ${SOILS[tank.soil!].name} bears.`,
       why: say`${mass(massKg)} press ${pressure(under)} ${posts ? 'under each footing' : 'on the ground'}; such ground is taken to bear ${pressure(bearsKPa)}. ${posts ? 'Larger footings' : 'A slab wider than the tank'} or better ground; local code and an engineer decide.`,
       numbers: { pressureKPa: under, bearsKPa, massKg }, sum: posts ? { name: 'post-load', input: { ...posts.input } } : { name: 'base-load', input: { ...load } },
@@ -34,7 +33,7 @@ export const standUnsound: Check = {
     const unbraced = tank.stand && !tank.stand.braced && liftM > BRACE_ABOVE_M
     if (tank.stand && !unbraced) return []
     return [{
-      id: `stand-unsound:${tank.id}`, check: 'stand-unsound', severity: 'wrong', subject: subjectOf(tank),
+      id: `stand-unsound:${tank.id}`, check: 'stand-unsound', severity: 'wrong', subject: nodeSubject(tank),
       sentence: unbraced ? say`The stand of ${tank.name} folds sideways: ${length(liftM)} of posts without bracing.` : say`Nothing is said of the posts and footings under ${tank.name}.`,
       why: say`It carries ${mass(massKg)} when full. Posts want diagonals both ways and footings below frost.`, numbers: { liftM, massKg },
       mend: unbraced
@@ -53,7 +52,7 @@ export const standForEngineer: Check = {
     const { engineer, heightToWidth, liftM, massKg } = footingOf(tank)
     if (!engineer.length) return []
     return [{
-      id: `stand-for-engineer:${tank.id}`, check: 'stand-for-engineer', severity: 'look', subject: subjectOf(tank),
+      id: `stand-for-engineer:${tank.id}`, check: 'stand-for-engineer', severity: 'look', subject: nodeSubject(tank),
       sentence: say`An engineer should look at how ${tank.name} stands: ${engineer.map(reason => ENGINEER_WORDS[reason]).join(', and ')}.`,
       why: say`Its floor is ${length(liftM)} above ground, it weighs ${mass(massKg)} full, and it reaches ${heightToWidth.toFixed(1)} times as high as its base is wide; up to ${MOST_HEIGHT_TO_WIDTH} is usual without one. Wind and an empty tank count too.`,
       numbers: { heightToWidth, liftM, massKg },
@@ -116,7 +115,7 @@ export const reserveNotKept: Check = {
     const keptM = heightHoldingM(joinedTanks(site, tank), tank.reserveL!)
     const above = moveOf('keepReserve', { tank: tank.id, litres: tank.reserveL! })
     return [{
-      id: `reserve-not-kept:${tank.id}`, check: 'reserve-not-kept', severity: 'wrong', subject: subjectOf(tank),
+      id: `reserve-not-kept:${tank.id}`, check: 'reserve-not-kept', severity: 'wrong', subject: nodeSubject(tank),
       sentence: say`${low.name} can draw the fire reserve of ${tank.name} down to ${volume(low.keepL)}.`,
       why: say`${volume(tank.reserveL!)} are to be kept, which stand up to ${length(keptM)}; a draw-off lies below that.`, numbers: { reserveL: tank.reserveL!, keptL: low.keepL },
       // More than the tanks hold up to their spill cannot be kept by any draw-off.

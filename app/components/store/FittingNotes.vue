@@ -8,7 +8,7 @@ const props = defineProps<{ tank: Tank, pool: Pool }>()
 const open = useSite()
 const { show } = useUnits()
 const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
-const set = (...path: (string | number)[]) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, ...path], value }))
+const set = useNodeFields(() => props.tank.id)
 const port = (name: string, field: 'heightM' | 'boreMm') => (value: number) => open.make(moveOf('setPort', { tank: props.tank.id, port: name, [field]: value }))
 const ofPort = (each: Port, field: string) => set('ports', props.tank.ports.indexOf(each), field)
 

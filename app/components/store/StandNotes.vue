@@ -9,8 +9,7 @@ import { footingOf, moveOf, type Tank } from '#core/site'
 const props = defineProps<{ tank: Tank, pool: Pool }>()
 const open = useSite()
 const { show } = useUnits()
-const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
-const set = (...path: (string | number)[]) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, ...path], value }))
+const set = useNodeFields(() => props.tank.id)
 const footing = computed(() => footingOf(props.tank))
 const headAbove = (heightM: number) => ({ headM: Math.round(Math.max(0, props.pool.capM - heightM) * 100) / 100 })
 /** What the standing water gives at the ground beside the tank, and at each tap that it feeds by its height alone. */

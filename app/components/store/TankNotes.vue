@@ -13,8 +13,7 @@ const { nodeId, pickNode } = useSelection()
 /** In a long row of tanks only the one in hand is spelt out. */
 const MOST_SPELT_OUT = 3
 const spelt = computed(() => props.pool.tanks.length <= MOST_SPELT_OUT || nodeId.value === props.tank.id)
-const index = computed(() => open.site!.nodes.findIndex(node => node.id === props.tank.id))
-const set = (field: string) => (value: unknown) => open.make(moveOf('change', { path: ['nodes', index.value, field], value }))
+const set = useNodeFields(() => props.tank.id)
 const resize = (field: string) => (value: number) => open.make(moveOf('resizeTank', { tank: props.tank.id, shape: { [field]: value } }))
 const shape = computed(() => props.tank.shape)
 const volumeInput = computed(() => ({ ...shape.value, levelM: tankHeight(shape.value) }))

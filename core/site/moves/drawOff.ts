@@ -5,10 +5,8 @@ import { z } from 'zod'
 import { portsByRole, runsFrom, runsTo, spillM } from '../ports'
 import type { NodeOf, Port, Site, Tank } from '../schema'
 import { freshPort } from './joins'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, nameOf, need, pipe, Refusal, toThousandth, valve } from './move'
 
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
-const round = (value: number) => Math.round(value * 1000) / 1000
 const FIRE_MM = 50
 const isDrawOff = (port: Port) => port.role === 'outlet' && port.name !== 'fire'
 
@@ -53,13 +51,13 @@ export const keepReserve = defineMove({
     if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M) throw new Refusal(`${showVolume(litres, site.standards.units).text} are all that ${tanks.length > 1 ? 'these tanks hold' : `${tank.name} holds`}, or more; nothing would be left to use.`)
     for (const member of tanks) {
       delete member.reserveL
-      for (const port of member.ports.filter(isDrawOff)) port.heightM = round(Math.min(tankHeight(member.shape) * 0.95, Math.max(keptM === undefined ? 0.1 : keptM - member.baseM, Math.min(0.1, tankHeight(member.shape) * 0.08))))
+      for (const port of member.ports.filter(isDrawOff)) port.heightM = toThousandth(Math.min(tankHeight(member.shape) * 0.95, Math.max(keptM === undefined ? 0.1 : keptM - member.baseM, Math.min(0.1, tankHeight(member.shape) * 0.08))))
     }
     if (!litres) return
     tank.reserveL = litres
     if (tank.ports.some(port => port.name === 'fire')) return
     tank.ports.push({ name: 'fire', role: 'outlet', heightM: 0.05, boreMm: FIRE_MM })
-    const hydrant: NodeOf<'tap'> = { kind: 'tap', id: freshId(site, 'tap'), name: 'Fire hydrant', baseM: round(tank.groundM + 0.5), groundM: tank.groundM, fixture: 'fire hydrant' }
+    const hydrant: NodeOf<'tap'> = { kind: 'tap', id: freshId(site, 'tap'), name: 'Fire hydrant', baseM: toThousandth(tank.groundM + 0.5), groundM: tank.groundM, fixture: 'fire hydrant' }
     site.nodes.push(hydrant)
     const ends = [{ node: tank.id, port: 'fire' }, { node: hydrant.id, port: 'in' }] as const
     addRun(site, `${tank.name} to the hydrant`, ends[0], ends[1], [valve(FIRE_MM), pipe(guessedLengthM(site, ends[0], ends[1], 4), FIRE_MM)])
@@ -85,7 +83,7 @@ export const fitSupplyValve = defineMove({
   apply(site, { tank: id }) {
     const tank = need(site, id, 'tank')
     const outlets = tank.ports.filter(isDrawOff)
-    if (!outlets.length) tank.ports.push({ name: freshPort(tank, 'outlet'), role: 'outlet', heightM: round(Math.min(0.1, tankHeight(tank.shape) * 0.08)), boreMm: 50, spare: 'valve' })
+    if (!outlets.length) tank.ports.push({ name: freshPort(tank, 'outlet'), role: 'outlet', heightM: toThousandth(Math.min(0.1, tankHeight(tank.shape) * 0.08)), boreMm: 50, spare: 'valve' })
     for (const port of outlets) {
       const lines = runsFrom(site, id, port.name)
       if (!lines.length) port.spare = 'valve'
@@ -120,7 +118,7 @@ export const raiseDrawOff = defineMove({
   args: z.object({ tank: z.string(), heightM: z.number().min(0).max(50) }),
   label: ({ tank }, site) => `Set the draw-off of ${nameOf(site, tank)} above the floor`,
   apply(site, { tank: id, heightM }) {
-    for (const port of need(site, id, 'tank').ports.filter(isDrawOff)) port.heightM = Math.max(port.heightM, round(heightM))
+    for (const port of need(site, id, 'tank').ports.filter(isDrawOff)) port.heightM = Math.max(port.heightM, toThousandth(heightM))
   },
 })
 

@@ -5,10 +5,9 @@ import { chamberAreaM2, lineFrom, spoutsAbove } from '../lines'
 import { runsFrom, runsTo } from '../ports'
 import { spoutAreaM2, usualFlushMm } from '../roofs'
 import type { NodeOf, Part, Run, Site } from '../schema'
-import { addRun, defineMove, freshId, guessedLengthM, heightOf, need, pipe, Refusal } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, heightOf, need, pipe, Refusal, toThousandth } from './move'
 import { LINE_MM } from './roofs'
 
-const round = (value: number) => Math.round(value * 1000) / 1000
 const depthMm = () => z.number().positive().max(20)
 
 type Size = Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM'>
@@ -24,7 +23,7 @@ export function chamberFor(volumeL: number, spaceM: number): Size {
   const drum = FLUSH_DRUMS.map(({ innerDiameterMm, heightM: tallM }) => ({ innerDiameterMm, tallM, ...chamberLength({ volumeL, innerDiameterMm }) })).find(({ lengthM, tallM }) => lengthM <= Math.min(tallM, heightM))
   if (drum) return { form: 'drum', innerDiameterMm: drum.innerDiameterMm, heightM: Math.ceil(drum.lengthM * 1000) / 1000 }
   const drumM = Math.min(0.9, heightM)
-  return { form: 'drum', innerDiameterMm: Math.ceil(Math.sqrt(volumeL / 1000 / drumM * 4 / Math.PI) * 1000), heightM: round(drumM) }
+  return { form: 'drum', innerDiameterMm: Math.ceil(Math.sqrt(volumeL / 1000 / drumM * 4 / Math.PI) * 1000), heightM: toThousandth(drumM) }
 }
 
 /** The finest outlet, to a tenth of a millimetre, that empties a chamber within a day: any wider and it wastes water all through the rain. Finer than half a millimetre clogs. */
@@ -54,7 +53,7 @@ export const fitFirstFlush = defineMove({
     const size = chamberFor(volumeL, topM - spout.groundM - 0.15)
     const chamber: NodeOf<'chamber'> = {
       kind: 'chamber', id: freshId(site, 'chamber'), name: `${spout.name.replace(/ spout( \d+)?$/, '$1')} first flush`,
-      baseM: round(topM - size.heightM), groundM: spout.groundM, ...size, orificeMm: orificeFor(size), emptiedEveryDays: null, cleanable: true, tee: 'swept', ball: true, wantedMm: depthMm,
+      baseM: toThousandth(topM - size.heightM), groundM: spout.groundM, ...size, orificeMm: orificeFor(size), emptiedEveryDays: null, cleanable: true, tee: 'swept', ball: true, wantedMm: depthMm,
     }
     site.nodes.push(chamber)
     breakRun(site, run, chamber)
@@ -95,7 +94,7 @@ export const takeOutChamber = defineMove({
 function reshape(chamber: NodeOf<'chamber'>, size: Size): void {
   const topM = chamber.baseM + chamber.heightM
   Object.assign(chamber, size)
-  chamber.baseM = round(topM - chamber.heightM)
+  chamber.baseM = toThousandth(topM - chamber.heightM)
   if (chamber.orificeMm !== null) chamber.orificeMm = orificeFor(chamber)
 }
 

@@ -2,12 +2,10 @@ import { tankHeight } from '../../sums'
 import { z } from 'zod'
 import { portsByRole, rimM, runsFrom, runsTo } from '../ports'
 import type { Part, Port, Run, Site, Tank } from '../schema'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, nameOf, need, pipe, Refusal, toThousandth, valve } from './move'
 
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
-const round = (value: number) => Math.round(value * 1000) / 1000
 const union = (boreMm: number): Part => ({ kind: 'union', boreMm })
-const lowM = (tank: Tank) => round(Math.min(0.1, tankHeight(tank.shape) * 0.08))
+const lowM = (tank: Tank) => toThousandth(Math.min(0.1, tankHeight(tank.shape) * 0.08))
 const isFree = (site: Site, tank: Tank, port: Port) => !runsFrom(site, tank.id, port.name).length && !runsTo(site, tank.id, port.name).length
 
 /** A fitting low in the wall that waits behind its valve for the next tank. */
@@ -84,7 +82,7 @@ export function feedFrom(site: Site, from: Tank, to: Tank, floatAtM = overflowPo
   const outlet = portsByRole(from, 'outlet').find(port => port.name !== 'fire')
   if (!outlet) throw new Refusal(`${from.name} has no outlet; give it one first.`)
   const boreMm = Math.min(outlet.boreMm, 50)
-  const port: Port = { name: freshPort(to, 'float'), role: 'inlet', heightM: round(Math.max(0.05, floatAtM)), boreMm }
+  const port: Port = { name: freshPort(to, 'float'), role: 'inlet', heightM: toThousandth(Math.max(0.05, floatAtM)), boreMm }
   to.ports.push(port)
   // Should the float stick, all that comes in must get out; an overflow that has its line already is left, and found.
   const overflow = overflowPort(to)
@@ -116,7 +114,7 @@ export const fitFloat = defineMove({
     run.parts.push({ kind: 'float', boreMm })
     const port = tank.ports.find(candidate => candidate.name === run.to.port)!
     // It must shut before the tank spills.
-    port.heightM = round(Math.max(0.02, Math.min(port.heightM, overflowPort(tank).heightM - 0.05)))
+    port.heightM = toThousandth(Math.max(0.02, Math.min(port.heightM, overflowPort(tank).heightM - 0.05)))
   },
 })
 
@@ -164,7 +162,7 @@ export const levelRims = defineMove({
   apply(site, { tanks }) {
     const found = tanks.map(id => need(site, id, 'tank'))
     const topM = Math.max(...found.map(rimM))
-    for (const tank of found) tank.baseM = round(tank.baseM + topM - rimM(tank))
+    for (const tank of found) tank.baseM = toThousandth(tank.baseM + topM - rimM(tank))
   },
 })
 
@@ -195,7 +193,7 @@ export function overflowPort(tank: Tank): Port {
   const existing = portsByRole(tank, 'overflow')[0]
   if (existing) return existing
   const inlet = portsByRole(tank, 'inlet')[0]
-  const heightM = round(Math.max(0.05, (inlet?.heightM ?? tankHeight(tank.shape)) - 0.12))
+  const heightM = toThousandth(Math.max(0.05, (inlet?.heightM ?? tankHeight(tank.shape)) - 0.12))
   const port = { name: 'overflow', role: 'overflow' as const, heightM, boreMm: inlet?.boreMm ?? 68 }
   tank.ports.push(port)
   return port

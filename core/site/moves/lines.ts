@@ -3,10 +3,9 @@ import { z } from 'zod'
 import { lineFrom } from '../lines'
 import { nodeById, runsTo } from '../ports'
 import type { NodeOf, Part, Run, Site } from '../schema'
-import { addRun, defineMove, freshId, guessedLengthM, heightOf, need, pipe, Refusal, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, heightOf, nameOf, need, pipe, Refusal, valve } from './move'
 import { LINE_MM } from './roofs'
 
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the line'
 const boreOf = (run: Run) => run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? LINE_MM
 const DRAIN_MM = 25
 
@@ -27,15 +26,15 @@ function breakAt(site: Site, run: Run, joint: NodeOf<'joint'>): Run {
   run.to = { node: joint.id, port: 'in' }
   run.parts = [...run.parts.filter(part => !atTank(part) && part.kind !== 'pipe'), pipe(guessedLengthM(site, run.from, run.to, 2), boreMm)]
   const from = { node: joint.id, port: 'out' }
-  const onwardRun = addRun(site, `${joint.name} to ${nameOf(site, onward.node)}`, from, onward, [pipe(guessedLengthM(site, from, onward, 3), boreMm), ...rest])
-  run.name = `${nameOf(site, run.from.node)} to ${joint.name.toLowerCase()}`
+  const onwardRun = addRun(site, `${joint.name} to ${nameOf(site, onward.node, 'the line')}`, from, onward, [pipe(guessedLengthM(site, from, onward, 3), boreMm), ...rest])
+  run.name = `${nameOf(site, run.from.node, 'the line')} to ${joint.name.toLowerCase()}`
   return onwardRun
 }
 
 /** Leads a spout's line down to a low point, below ground say, and up again to the tank: a wet line, with a drain at its lowest point. */
 export const dipLine = defineMove({
   args: z.object({ spout: z.string(), lowM: z.number().min(-20).max(200) }),
-  label: ({ spout }, site) => `Lead the line of ${nameOf(site, spout)} along a low way`,
+  label: ({ spout }, site) => `Lead the line of ${nameOf(site, spout, 'the line')} along a low way`,
   apply(site, { spout: id, lowM }) {
     const last = needLine(site, id).at(-1)!
     if (nodeById(site, last.from.node).kind === 'joint') throw new Refusal('This line has a joint before the tank already; set that joint’s height instead.')
@@ -63,7 +62,7 @@ export const fitLowDrain = defineMove({
 /** Leads one spout into another's line, with a tee just before the tank or at the line's low point. */
 export const joinSpouts = defineMove({
   args: z.object({ spout: z.string(), into: z.string() }),
-  label: ({ spout, into }, site) => `Lead ${nameOf(site, spout)} into the line of ${nameOf(site, into)}`,
+  label: ({ spout, into }, site) => `Lead ${nameOf(site, spout, 'the line')} into the line of ${nameOf(site, into, 'the line')}`,
   apply(site, { spout: id, into }) {
     if (id === into) throw new Refusal('A spout cannot be led into itself.')
     const spout = need(site, id, 'spout')
@@ -83,10 +82,10 @@ export const joinSpouts = defineMove({
       const left = ownLast.to.node
       ownLast.to = to
       ownLast.parts = [...ownLast.parts.filter(part => part.kind !== 'pipe' && !(part.kind === 'screen' && part.type === 'inlet')), pipe(guessedLengthM(site, ownLast.from, to, 5), boreOf(ownLast))]
-      ownLast.name = `${nameOf(site, ownLast.from.node)} to the line of ${nameOf(site, into)}`
+      ownLast.name = `${nameOf(site, ownLast.from.node, 'the line')} to the line of ${nameOf(site, into, 'the line')}`
       if (nodeById(site, left).kind === 'joint' && !runsTo(site, left).length) site.runs = site.runs.filter(run => run.from.node !== left)
     }
-    else addRun(site, `${spout.name} to the line of ${nameOf(site, into)}`, { node: id, port: 'out' }, to, [pipe(guessedLengthM(site, { node: id, port: 'out' }, to, 5), LINE_MM)])
+    else addRun(site, `${spout.name} to the line of ${nameOf(site, into, 'the line')}`, { node: id, port: 'out' }, to, [pipe(guessedLengthM(site, { node: id, port: 'out' }, to, 5), LINE_MM)])
   },
 })
 
@@ -110,10 +109,10 @@ export const nextBoreMm = (boreMm: number): number => LINE_BORES_MM.find(bore =>
 /** Puts a screen where it belongs in a spout's line: a sloped head at the spout, a strainer behind it, a basket at the tank. One of its kind is replaced. */
 export const fitScreen = defineMove({
   args: z.object({ spout: z.string(), type: z.enum(['spout', 'inlet', 'line']) }),
-  label: ({ spout, type }, site) => `Fit ${SCREENS[type].name} to ${nameOf(site, spout)}`,
+  label: ({ spout, type }, site) => `Fit ${SCREENS[type].name} to ${nameOf(site, spout, 'the line')}`,
   apply(site, { spout: id, type }) {
     const line = lineFrom(site, id)
-    if (!line.length) throw new Refusal(`${nameOf(site, id)} leads nowhere yet; lead it to a tank first.`)
+    if (!line.length) throw new Refusal(`${nameOf(site, id, 'the line')} leads nowhere yet; lead it to a tank first.`)
     const screen: Part = { kind: 'screen', meshMm: SCREENS[type].meshMm, type }
     takeScreen(line, type)
     const run = type === 'inlet' ? line.at(-1)! : line[0]!
@@ -135,7 +134,7 @@ export const takeOutScreen = defineMove({
 /** Sends a spout's water to ground in some months, or once the tank is full, by a flap or a gate. */
 export const setBypass = defineMove({
   args: z.object({ spout: z.string(), months: z.array(z.number().int().min(1).max(12)).max(12).optional(), by: z.enum(BYPASS_IDS).optional(), whenFull: z.boolean().optional() }),
-  label: ({ spout }, site) => `Set the by-pass of ${nameOf(site, spout)}`,
+  label: ({ spout }, site) => `Set the by-pass of ${nameOf(site, spout, 'the line')}`,
   apply(site, { spout: id, months, by, whenFull }) {
     const spout = need(site, id, 'spout')
     if (months) spout.bypassMonths = [...new Set(months)].sort((a, b) => a - b)

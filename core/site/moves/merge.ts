@@ -1,12 +1,10 @@
 import { tankHeight } from '../../sums'
 import { z } from 'zod'
 import { portsByRole, runsFrom } from '../ports'
-import type { Port, Run, Site, Tank } from '../schema'
+import type { Port, Run, Tank } from '../schema'
 import { freshPort } from './joins'
-import { defineMove, need, Refusal, takeOut } from './move'
+import { defineMove, nameOf, need, Refusal, takeOut, toThousandth } from './move'
 
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
-const round = (value: number) => Math.round(value * 1000) / 1000
 
 /**
  * Takes a tank out and leads its lines to another: what filled it fills the other, what drew from it draws from the other, at the same
@@ -49,7 +47,7 @@ function lead(run: Run, end: Run['from'], gone: Tank, kept: Tank, port: Port): v
   }
   const top = tankHeight(kept.shape)
   const heightM = Math.min(top * 0.97, Math.max(Math.min(0.1, top * 0.08), gone.baseM + port.heightM - kept.baseM))
-  const fitted: Port = { ...port, name: freshPort(kept, port.name), heightM: round(heightM) }
+  const fitted: Port = { ...port, name: freshPort(kept, port.name), heightM: toThousandth(heightM) }
   delete fitted.spare
   kept.ports.push(fitted)
   end.port = fitted.name

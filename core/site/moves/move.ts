@@ -22,6 +22,11 @@ export function need<Kind extends SiteNode['kind']>(site: Site, id: string, kind
   return node as NodeOf<Kind>
 }
 
+/** What a node is called in the label of a move, or in general where it is no longer there. */
+export const nameOf = (site: Site, id: string, otherwise = 'the tank'): string => site.nodes.find(node => node.id === id)?.name ?? otherwise
+/** Measures are kept to the millimetre, shares to a thousandth. */
+export const toThousandth = (metres: number): number => Math.round(metres * 1000) / 1000
+
 /** The next free id of a stem: tank-1, tank-2 … The same site always gives the same id. */
 export function freshId(site: Site, stem: string): string {
   const taken = new Set([...site.nodes, ...site.runs, ...site.roofs, ...site.uses].map(item => item.id))

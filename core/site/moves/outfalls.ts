@@ -1,15 +1,13 @@
 import { NEAR_IDS, SOIL_IDS } from '../../catalog'
 import { z } from 'zod'
-import type { Site } from '../schema'
-import { defineMove, need } from './move'
+import { defineMove, nameOf, need } from './move'
 
 const OUTFALLS = ['ground', 'ditch', 'swale', 'soakaway', 'rain-garden', 'drain'] as const
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the outfall'
 
 /** Says where an outfall's water goes: into what, through which soil, towards what. A soakaway gets a pit to begin with. */
 export const leadTo = defineMove({
   args: z.object({ outfall: z.string(), to: z.enum(OUTFALLS).optional(), soil: z.enum(SOIL_IDS).optional(), near: z.enum(NEAR_IDS).optional(), pit: z.object({ lengthM: z.number(), widthM: z.number(), depthM: z.number(), voidShare: z.number() }).optional() }),
-  label: ({ outfall }, site) => `Say where ${nameOf(site, outfall)} leads`,
+  label: ({ outfall }, site) => `Say where ${nameOf(site, outfall, 'the outfall')} leads`,
   apply(site, { outfall: id, to, soil, near, pit }) {
     const outfall = need(site, id, 'outfall')
     if (to) outfall.to = to

@@ -4,10 +4,9 @@ import { downpipeFor, gutterFor, spoutStormLps, stormLps } from '../gutters'
 import { roofAreaM2 } from '../roofs'
 import { outlineSchema, type NodeOf, type Roof, type Site } from '../schema'
 import { portsByRole } from '../ports'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, toThousandth } from './move'
 
 export const LINE_MM = 104
-const round = (value: number) => Math.round(value * 1000) / 1000
 
 function needRoof(site: Site, id: string): Roof {
   const roof = site.roofs.find(candidate => candidate.id === id)
@@ -37,8 +36,8 @@ function fitSpout(site: Site, roof: Roof, tankId: string | undefined, eavesM: nu
   const taken = roof.spouts.reduce((sum, other) => sum + other.share, 0)
   // A new spout takes what no other spout has; where all is taken, the gutter is split evenly.
   const count = roof.spouts.length + 1
-  if (taken > 1 - 1e-9) for (const other of roof.spouts) other.share = round(other.share * (count - 1) / count)
-  const share = round(1 - roof.spouts.reduce((sum, other) => sum + other.share, 0))
+  if (taken > 1 - 1e-9) for (const other of roof.spouts) other.share = toThousandth(other.share * (count - 1) / count)
+  const share = toThousandth(1 - roof.spouts.reduce((sum, other) => sum + other.share, 0))
   const flowLps = stormLps(site, roofAreaM2(roof) * share)
   roof.spouts.push({ nodeId: spout.id, share, gutter: gutterFor(flowLps) })
   spout.boreMm = downpipeFor(flowLps)
@@ -70,10 +69,10 @@ export const giveShare = defineMove({
     const [roof, spout] = [needRoof(site, roofId), need(site, id, 'spout')]
     const count = roof.spouts.length + 1
     const open = 1 - roof.spouts.reduce((sum, other) => sum + other.share, 0)
-    if (open < 0.01) for (const other of roof.spouts) other.share = round(other.share * (count - 1) / count)
-    const share = round(1 - roof.spouts.reduce((sum, other) => sum + other.share, 0))
+    if (open < 0.01) for (const other of roof.spouts) other.share = toThousandth(other.share * (count - 1) / count)
+    const share = toThousandth(1 - roof.spouts.reduce((sum, other) => sum + other.share, 0))
     const existing = roof.spouts.find(entry => entry.nodeId === id)
-    if (existing) existing.share = round(existing.share + share)
+    if (existing) existing.share = toThousandth(existing.share + share)
     else roof.spouts.push({ nodeId: spout.id, share, gutter: gutterFor(stormLps(site, roofAreaM2(roof) * share)) })
   },
 })
@@ -140,7 +139,7 @@ export const measureRoof = defineMove({
     const roof = needRoof(site, id)
     if (by === 'outline' && !roof.outline) throw new Refusal(`${roof.name} has no outline yet; read one from a file.`)
     if (by === 'area') roof.areaM2 ??= Math.round(roofAreaM2(roof) * 10) / 10
-    if (by === 'pieces' && !roof.pieces.length) roof.pieces.push({ lengthM: round(Math.sqrt(roofAreaM2(roof))), widthM: round(Math.sqrt(roofAreaM2(roof))), count: 1 })
+    if (by === 'pieces' && !roof.pieces.length) roof.pieces.push({ lengthM: toThousandth(Math.sqrt(roofAreaM2(roof))), widthM: toThousandth(Math.sqrt(roofAreaM2(roof))), count: 1 })
     roof.measuredBy = by
   },
 })

@@ -1,12 +1,11 @@
 import { z } from 'zod'
 import { portsByRole, spillM } from '../ports'
-import type { NodeOf, Site } from '../schema'
+import type { NodeOf } from '../schema'
 import { freshPort } from './joins'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, nameOf, need, pipe, Refusal, valve } from './move'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
 const FEED_MM = 20
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
 
 /**
  * A well or a main that tops a tank up, over the rim with an air gap, so that the tank's water can never run back. A main trickles through a float

@@ -5,10 +5,8 @@ import { z } from 'zod'
 import { portsByRole, rimM, runsFrom, spillM } from '../ports'
 import type { Site, Tank } from '../schema'
 import { feedFrom, joinAtBottom, leadOverflowAway, leaveSpare, overflowPort, spillFrom } from './joins'
-import { defineMove, freshId, need, Refusal } from './move'
+import { defineMove, freshId, nameOf, need, Refusal, toThousandth } from './move'
 
-const nameOf = (site: Site, id: string) => site.nodes.find(node => node.id === id)?.name ?? 'the tank'
-const round = (value: number) => Math.round(value * 1000) / 1000
 
 /** A tank of a catalog kind as it is usually fitted, standing on its usual base; `like` copies another's measures and footing. */
 export function makeTank(site: Site, kind: TankKindId, name?: string, like?: Tank): Tank {
@@ -22,10 +20,10 @@ export function makeTank(site: Site, kind: TankKindId, name?: string, like?: Tan
     baseM: groundM + BASES[entry.base].heightM, groundM, tankKind: kind, shape, emptyMassKg: entry.emptyMassKg,
     lid: entry.lid, lightTight: entry.lightTight, sunlit: true, ventMm: entry.inletMm, base: entry.base, inletStyle: 'top',
     ports: [
-      { name: 'inlet', role: 'inlet', heightM: round(heightM - 0.06), boreMm: entry.inletMm },
-      { name: 'overflow', role: 'overflow', heightM: round(heightM - Math.min(0.2, heightM * 0.15)), boreMm: entry.inletMm, ending: 'screened' },
-      { name: 'outlet', role: 'outlet', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm },
-      { name: 'link', role: 'link', heightM: round(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm, spare: 'valve' },
+      { name: 'inlet', role: 'inlet', heightM: toThousandth(heightM - 0.06), boreMm: entry.inletMm },
+      { name: 'overflow', role: 'overflow', heightM: toThousandth(heightM - Math.min(0.2, heightM * 0.15)), boreMm: entry.inletMm, ending: 'screened' },
+      { name: 'outlet', role: 'outlet', heightM: toThousandth(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm },
+      { name: 'link', role: 'link', heightM: toThousandth(Math.min(0.1, heightM * 0.08)), boreMm: entry.outletMm, spare: 'valve' },
     ],
   }
 }
@@ -48,12 +46,12 @@ export const addTank = defineMove({
     if (!like || how === 'alone') leadOverflowAway(site, tank)
     else if (how === 'joined') {
       // Level tops let one overflow serve both; a taller or lower tank gets a base to match.
-      tank.baseM = round(rimM(like) - tankHeight(tank.shape))
+      tank.baseM = toThousandth(rimM(like) - tankHeight(tank.shape))
       joinAtBottom(site, like, tank, Math.min(portsByRole(like, 'link')[0]?.boreMm ?? 50, portsByRole(tank, 'link')[0]!.boreMm))
       leaveSpare(site, tank)
     }
     else if (how === 'spill') {
-      tank.baseM = round(Math.min(tank.baseM, spillM(site, like) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
+      tank.baseM = toThousandth(Math.min(tank.baseM, spillM(site, like) - 0.03 - portsByRole(tank, 'inlet')[0]!.heightM))
       spillFrom(site, like, tank)
     }
     else if (how === 'stepped') stepDown(site, like, tank)
@@ -65,15 +63,15 @@ export const addTank = defineMove({
 function stepDown(site: Site, upper: Tank, lower: Tank): void {
   const outletM = upper.baseM + (portsByRole(upper, 'outlet')[0]?.heightM ?? 0)
   const stepM = lower.baseM - lower.groundM
-  lower.baseM = round(outletM - 0.05 - (overflowPort(lower).heightM - 0.05))
-  lower.groundM = round(Math.min(upper.groundM, lower.baseM - stepM))
+  lower.baseM = toThousandth(outletM - 0.05 - (overflowPort(lower).heightM - 0.05))
+  lower.groundM = toThousandth(Math.min(upper.groundM, lower.baseM - stepM))
   feedFrom(site, upper, lower)
 }
 
 /** A small tank beside a big one: its float valve sits low, so that little of the big one stays out of reach, and the pump draws from it. */
 function pumpFrom(site: Site, big: Tank, small: Tank): void {
   const heightM = tankHeight(small.shape)
-  small.baseM = round(Math.min(big.baseM, big.groundM + BASES[small.base].heightM))
+  small.baseM = toThousandth(Math.min(big.baseM, big.groundM + BASES[small.base].heightM))
   const pumped = site.runs.filter(run => run.from.node === big.id && run.parts.some(part => part.kind === 'pump'))
   feedFrom(site, big, small, heightM * 0.5)
   const outlet = portsByRole(small, 'outlet')[0]!
@@ -102,7 +100,7 @@ export const setPort = defineMove({
     const metres = (heightM: number) => showQuantity(heightM, 'length', site.standards.units).text
     if (heightM !== undefined) {
       if (heightM > tankHeight(tank.shape)) throw new Refusal(`${tank.name} is only ${metres(tankHeight(tank.shape))} tall; its ${name} cannot sit at ${metres(heightM)} above the floor.`)
-      port.heightM = round(heightM)
+      port.heightM = toThousandth(heightM)
     }
     if (boreMm !== undefined) {
       port.boreMm = boreMm
@@ -128,8 +126,8 @@ function takeShape(tank: Tank, shape: Tank['shape']): void {
   if (!(after > 0)) return
   // Fittings near the top keep their distance from the rim, those near the floor theirs from the floor.
   for (const port of tank.ports) {
-    if (port.heightM > before / 2) port.heightM = round(Math.max(after * 0.5, port.heightM + after - before))
-    else port.heightM = round(Math.min(port.heightM, after * 0.4))
+    if (port.heightM > before / 2) port.heightM = toThousandth(Math.max(after * 0.5, port.heightM + after - before))
+    else port.heightM = toThousandth(Math.min(port.heightM, after * 0.4))
   }
 }
 
@@ -142,9 +140,9 @@ export const reshapeTank = defineMove({
     if (tank.shape.shape === shape) return
     const heightM = tankHeight(tank.shape)
     const planM2 = tank.shape.shape === 'box' ? tank.shape.lengthM * tank.shape.widthM : tank.shape.shape === 'upright-cylinder' ? Math.PI * tank.shape.diameterM ** 2 / 4 : Math.PI * tank.shape.diameterM / 4 * tank.shape.lengthM
-    if (shape === 'upright-cylinder') tank.shape = { shape, diameterM: round(Math.sqrt(planM2 * 4 / Math.PI)), heightM }
-    else if (shape === 'box') tank.shape = { shape, lengthM: round(Math.sqrt(planM2)), widthM: round(Math.sqrt(planM2)), heightM }
-    else tank.shape = { shape, diameterM: heightM, lengthM: round(planM2 * 4 / (Math.PI * heightM)) }
+    if (shape === 'upright-cylinder') tank.shape = { shape, diameterM: toThousandth(Math.sqrt(planM2 * 4 / Math.PI)), heightM }
+    else if (shape === 'box') tank.shape = { shape, lengthM: toThousandth(Math.sqrt(planM2)), widthM: toThousandth(Math.sqrt(planM2)), heightM }
+    else tank.shape = { shape, diameterM: heightM, lengthM: toThousandth(planM2 * 4 / (Math.PI * heightM)) }
   },
 })
 
@@ -160,11 +158,11 @@ export const setKind = defineMove({
     // A larger one of its kind is wider, not taller; a smaller one keeps its proportions; a lying one differs in length.
     const tall = Math.min(1, Math.cbrt(share))
     const spread = Math.sqrt(share / tall)
-    const sized = shape.shape === 'upright-cylinder' ? { ...shape, diameterM: round(shape.diameterM * spread), heightM: round(shape.heightM * tall) }
-      : shape.shape === 'box' ? { ...shape, lengthM: round(shape.lengthM * spread), widthM: round(shape.widthM * spread), heightM: round(shape.heightM * tall) } : { ...shape, lengthM: round(shape.lengthM * share) }
+    const sized = shape.shape === 'upright-cylinder' ? { ...shape, diameterM: toThousandth(shape.diameterM * spread), heightM: toThousandth(shape.heightM * tall) }
+      : shape.shape === 'box' ? { ...shape, lengthM: toThousandth(shape.lengthM * spread), widthM: toThousandth(shape.widthM * spread), heightM: toThousandth(shape.heightM * tall) } : { ...shape, lengthM: toThousandth(shape.lengthM * share) }
     const level = tankHeight(tank.shape)
     takeShape(tank, sized)
-    tank.baseM = round(tank.base === 'buried' ? tank.baseM + level - tankHeight(sized) : tank.baseM)
+    tank.baseM = toThousandth(tank.base === 'buried' ? tank.baseM + level - tankHeight(sized) : tank.baseM)
     Object.assign(tank, { tankKind: kind, emptyMassKg: Math.round(entry.emptyMassKg * share ** 0.75), lightTight: entry.lightTight, lid: entry.lid })
     delete tank.cover
     delete tank.price
@@ -178,7 +176,7 @@ export const standOn = defineMove({
   apply(site, { tank: id, base, heightM }) {
     const tank = need(site, id, 'tank')
     tank.base = base
-    tank.baseM = round(tank.groundM + (heightM ?? usualHeightM(tank, base)))
+    tank.baseM = toThousandth(tank.groundM + (heightM ?? usualHeightM(tank, base)))
     if (base === 'stand') tank.stand ??= { posts: 4, footingAreaM2: 0.16, braced: true }
     else delete tank.stand
   },
@@ -211,9 +209,9 @@ export const widenTanks = defineMove({
     const across = Math.sqrt(share)
     for (const id of tanks) {
       const { shape } = need(site, id, 'tank')
-      if (shape.shape === 'upright-cylinder') shape.diameterM = round(shape.diameterM * across)
-      else if (shape.shape === 'box') [shape.lengthM, shape.widthM] = [round(shape.lengthM * across), round(shape.widthM * across)]
-      else shape.lengthM = round(shape.lengthM * share)
+      if (shape.shape === 'upright-cylinder') shape.diameterM = toThousandth(shape.diameterM * across)
+      else if (shape.shape === 'box') [shape.lengthM, shape.widthM] = [toThousandth(shape.lengthM * across), toThousandth(shape.widthM * across)]
+      else shape.lengthM = toThousandth(shape.lengthM * share)
     }
   },
 })
