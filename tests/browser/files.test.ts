@@ -93,8 +93,9 @@ describe('site files', () => {
         for (const words of ['Save this site as a file', 'days as CSV']) {
           [...document.querySelectorAll('.tools button')].find(b => b.textContent.trim().startsWith('Files')).click();
           await wait(500);
+          const before = files.length;
           [...document.querySelectorAll('.el-dropdown-menu__item')].find(i => i.textContent.includes(words)).dispatchEvent(new MouseEvent('click', { bubbles: true }));
-          await wait(500);
+          for (let times = 0; times < 100 && !files[before]?.name; times++) await wait(100);
         }
         done(files);
       })()`)

@@ -2,13 +2,13 @@
 import type { Pool } from '#core/balance'
 import { pathsFrom } from '#core/network'
 import { BASE_IDS, BASES, SOIL_IDS, SOILS } from '#core/catalog'
-import { staticPressure } from '#core/sums'
+import { GRAVITY, staticPressure } from '#core/sums'
 import { footingOf, moveOf, type Tank } from '#core/site'
 
 /** How a tank stands: its base and ground, what it weighs and presses, and the pressure its height gives at a tap. */
 const props = defineProps<{ tank: Tank, pool: Pool }>()
 const open = useSite()
-const { show } = useUnits()
+const { show, system } = useUnits()
 const set = useNodeFields(() => props.tank.id)
 const footing = computed(() => footingOf(props.tank))
 const headAbove = (heightM: number) => ({ headM: Math.round(Math.max(0, props.pool.capM - heightM) * 100) / 100 })
@@ -28,7 +28,7 @@ const ENGINEER = { slender: 'tall for its width', tall: 'a tall stand', heavy: '
     It stands on <ChoiceField label="Base" :value="tank.base" :choices="BASE_WORDS" :set="base => open.make(moveOf('standOn', { tank: tank.id, base }))" /> over <ChoiceField label="Ground" :value="tank.soil ?? 'unsaid'" :choices="soils" :set="soil => set('soil')(soil === 'unsaid' ? undefined : soil)" />, its floor at <QuantityField label="Height of the floor" kind="length" :value="tank.baseM" :set="baseM => open.make(moveOf('setHeight', { node: tank.id, baseM }))" />, ground at <QuantityField label="Height of the ground" kind="length" :value="tank.groundM" :set="set('groundM')" /><template v-if="footing.liftM < -0.005"> (<QuantityField label="Buried depth" kind="length" :value="-footing.liftM" :set="depth => open.make(moveOf('setHeight', { node: tank.id, baseM: tank.groundM - depth }))" /> of it below ground)</template>.
     Full, it weighs <SumFigure name="base-load" :input="{ ...footing.load }">{{ show(footing.massKg, 'mass') }}</SumFigure> and presses {{ show(footing.pressureKPa, 'pressure') }} on its base<template v-if="footing.bearsKPa !== undefined && !footing.posts">, where {{ SOILS[tank.soil!].name }} is taken to bear {{ show(footing.bearsKPa, 'pressure') }}</template>.
     <template v-if="tank.base === 'stand' && tank.stand">
-      <QuantityField label="Posts" kind="count" :value="tank.stand.posts" :set="set('stand', 'posts')" /> posts, <ChoiceField label="Bracing" :value="tank.stand.braced" :choices="BRACES" :set="set('stand', 'braced')" />, each on a footing of <QuantityField label="Area of a footing" kind="area" :value="tank.stand.footingAreaM2" :set="set('stand', 'footingAreaM2')" />, the stand <QuantityField label="Width of the stand" kind="length" empty="as wide as the tank" :value="tank.stand.widthM" :set="set('stand', 'widthM')" /> across: <SumFigure v-if="footing.posts" name="post-load" :input="{ ...footing.posts.input }">{{ footing.posts.postLoadKn.toFixed(1) }} kN</SumFigure> a post, {{ show(footing.posts?.pressureKPa ?? 0, 'pressure') }} under each.
+      <QuantityField label="Posts" kind="count" :value="tank.stand.posts" :set="set('stand', 'posts')" /> posts, <ChoiceField label="Bracing" :value="tank.stand.braced" :choices="BRACES" :set="set('stand', 'braced')" />, each on a footing of <QuantityField label="Area of a footing" kind="area" :value="tank.stand.footingAreaM2" :set="set('stand', 'footingAreaM2')" />, the stand <QuantityField label="Width of the stand" kind="length" empty="as wide as the tank" :value="tank.stand.widthM" :set="set('stand', 'widthM')" /> across: <SumFigure v-if="footing.posts" name="post-load" :input="{ ...footing.posts.input }">{{ system === 'metric' ? `${footing.posts.postLoadKn.toFixed(1)} kN` : show(footing.posts.postLoadKn * 1000 / GRAVITY, 'mass') }}</SumFigure> a post, {{ show(footing.posts?.pressureKPa ?? 0, 'pressure') }} under each.
     </template>
     <template v-if="footing.liftM > 0.3 || tank.base === 'stand'"> It reaches {{ footing.heightToWidth.toFixed(1) }} times as high as it is wide<template v-if="footing.engineer.length">: <b>{{ footing.engineer.map(reason => ENGINEER[reason]).join(', ') }} – ask an engineer</b></template>.</template>
     <template v-if="heads.length"> Full and standing still it gives <template v-for="(head, at) in heads" :key="head.id">{{ at === 0 ? '' : at === heads.length - 1 ? ' and ' : ', ' }}<SumFigure name="static-pressure" :input="head.input">{{ show(staticPressure(head.input).pressureKPa, 'pressure') }}</SumFigure> at {{ head.name }}</template>.</template>
