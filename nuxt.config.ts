@@ -6,13 +6,19 @@ import { fileURLToPath } from 'node:url'
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
   ssr: false,
-  components: [{ path: '~/components', pathPrefix: false }],
+  // Our own rooms are imported by name, so that what stands on what can be read and is held to its floors.
+  components: { dirs: [] },
+  imports: { scan: false },
+  pinia: { storesDirs: [] },
   devtools: { enabled: false },
   app: {
     head: {
       title: 'Tall Cask',
       htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'Design, compute and run your own water, from roof to tap.' }],
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Design, compute and run your own water, from roof to tap.' },
+      ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
     },
   },
@@ -20,7 +26,15 @@ export default defineNuxtConfig({
   spaLoadingTemplate: false,
   alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
   routeRules: {
-    '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'permissions-policy': 'camera=(), microphone=(), geolocation=()' } },
+    '/**': {
+      headers: {
+        'x-content-type-options': 'nosniff',
+        'referrer-policy': 'no-referrer',
+        'x-frame-options': 'DENY',
+        'cross-origin-opener-policy': 'same-origin',
+        'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+      },
+    },
   },
   compatibilityDate: '2026-01-01',
   nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
@@ -28,12 +42,15 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
   hooks: {
-    /** The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything else runs. */
+    /**
+     * The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything
+     * else runs.
+     */
     'nitro:init'(nitro) {
       nitro.hooks.hook('compiled', async ({ options }) => {
         const folder = options.output.serverDir
         const entry = join(folder, 'index.mjs')
-        await writeFile(join(folder, 'host.mjs'), 'process.env.HOST ||= process.env.NITRO_HOST || \'127.0.0.1\'\n')
+        await writeFile(join(folder, 'host.mjs'), "process.env.HOST ||= process.env.NITRO_HOST || '127.0.0.1'\n")
         await writeFile(entry, `import './host.mjs'\n${await readFile(entry, 'utf8')}`)
       })
     },

@@ -1,5 +1,9 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'tests/server/**/*.test.ts'], setupFiles: ['tests/seed.ts'], testTimeout: 30000 },
+  test: {
+    include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
+    setupFiles: ['tests/seed.ts'],
+    testTimeout: 30000,
+  },
 })

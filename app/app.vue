@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usePrefs } from '~/stores/prefs'
 usePrefs()
 </script>
 

@@ -2,20 +2,33 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
-import { catchYear, compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
-import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
-import { review, weighOption } from '../core/review'
+import { readSiteText } from '../core/site'
 import { drawSection } from '../core/section'
-import { applyMove, moveOf, readSiteText, waysFor } from '../core/site'
+import { review } from '../core/review'
+import { readingOf } from '../core/reading'
+import { weighOption } from '../core/options'
+import { applyMove, moveOf, waysFor } from '../core/moves'
+import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
+import { compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
 
 const read = readSiteText(readFileSync('demo/quillfern-ridge.json', 'utf8'))
 if (!read.ok) throw new Error('the demo does not read')
 const { site } = read
 
+/** The site with its first roof wetting otherwise, so that nothing remembered serves. */
+const withWetting = (wettingLossMm: number) => ({
+  ...site,
+  roofs: site.roofs.map((roof, index) => (index ? roof : { ...roof, wettingLossMm })),
+})
+
 /** Median of the times of a few runs, ms. */
 function time(act: () => void, runs = 15): number {
   for (let warm = 0; warm < 10; warm++) act()
-  return Array.from({ length: runs }, () => { const start = performance.now(); act(); return performance.now() - start }).sort((a, b) => a - b)[runs >> 1]!
+  return Array.from({ length: runs }, () => {
+    const start = performance.now()
+    act()
+    return performance.now() - start
+  }).sort((a, b) => a - b)[runs >> 1]!
 }
 
 /** The barest loop that still is a tank: fill, spill, draw, and write the level down. */
@@ -44,42 +57,72 @@ line('daily balance of the full demo, per tank-day, against a bare loop', `${(pe
 line('daily balance of the full demo, 30 years', `${full.toFixed(2)} ms`)
 const series60 = dailySeries(site, { years: 60 })
 line('twice the years cost', `${(time(() => simulate(compiled, series60, { startL: start })) / full).toFixed(2)} ×`)
-const more = [0, 1, 2].reduce((current) => { const made = applyMove(current, moveOf('addTank', { kind: 'tote', how: 'alone' })); return made.ok ? made.site : current }, site)
+const more = [0, 1, 2].reduce(current => {
+  const made = applyMove(current, moveOf('addTank', { kind: 'tote', how: 'alone' }))
+  return made.ok ? made.site : current
+}, site)
 const compiledMore = compile(more)
-line('twice the tanks cost', `${(time(() => simulate(compiledMore, series, { startL: compiledMore.pools.map(pool => pool.capL / 2) })) / full).toFixed(2)} ×`)
-line('the whole outlook, compiled anew, with twelve months of autonomy', `${time(() => outlook(site, series)).toFixed(2)} ms`)
+line(
+  'twice the tanks cost',
+  `${(time(() => simulate(compiledMore, series, { startL: compiledMore.pools.map(pool => pool.capL / 2) })) / full).toFixed(2)} ` +
+    '×',
+)
+line(
+  'the whole outlook, compiled anew, with twelve months of autonomy',
+  `${time(() => outlook(site, series)).toFixed(2)} ms`,
+)
 line('making 30 years of rain', `${time(() => dailySeries(site)).toFixed(2)} ms`)
-line('the roofs, gutters and chambers of 30 years', `${time(() => catchYear({ ...site, roofs: site.roofs.map((roof, index) => index ? roof : { ...roof, wettingLossMm: Math.random() }) })).toFixed(2)} ms`)
-line('a first flush against its alternatives, 30 years', `${time(() => flushTrade(site, 'chamber-1', series)).toFixed(2)} ms`)
+line(
+  'the roofs, gutters and chambers of 30 years',
+  `${time(() => readingOf(withWetting(Math.random())).roofYear).toFixed(2)} ` + 'ms',
+)
+line(
+  'a first flush against its alternatives, 30 years',
+  `${time(() => flushTrade(site, compile(site), 'chamber-1', series)).toFixed(2)} ms`,
+)
 line('days short against 40 sizes of one pool, 30 years', `${time(() => sizeCurve(compiled, 0, series)).toFixed(1)} ms`)
 
-const members = (count: number, years = 30, of = site, shape = compiled) => runMembers(of, shape, series, 0, count, years)
+const members = (count: number, years = 30, of = site, shape = compiled) =>
+  runMembers(of, shape, series, 0, count, years)
 const MANY = 40
 const ensemble = time(() => members(MANY), 7)
 line('one made-up member of 30 years, rain and balance', `${(ensemble / MANY).toFixed(2)} ms`)
-line('1000 such members, shared by two workers', `${(ensemble / MANY * 1000 / 2 / 1000).toFixed(2)} s`)
+line('1000 such members, shared by two workers', `${(((ensemble / MANY) * 1000) / 2 / 1000).toFixed(2)} s`)
 line('twice the members cost', `${(time(() => members(2 * MANY), 5) / ensemble).toFixed(2)} ×`)
 line('members of twice the years cost', `${(time(() => members(MANY, 60), 5) / ensemble).toFixed(2)} ×`)
-line('members of a site of twice the tanks cost', `${(time(() => members(MANY, 30, more, compiledMore), 5) / ensemble).toFixed(2)} ×`)
+line(
+  'members of a site of twice the tanks cost',
+  `${(time(() => members(MANY, 30, more, compiledMore), 5) / ensemble).toFixed(2)} ×`,
+)
 const sizeOf = (count: number) => serialize(members(count)).byteLength
 line('what 80 members leave behind, against 20', `${(sizeOf(80) / sizeOf(20)).toFixed(2)} ×`)
-line('one other way of doing it, weighed', `${time(() => weighOption(site, waysFor(site)[0]!.moves, series), 7).toFixed(1)} ms`)
-line('one move, checked', `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`)
+line(
+  'one other way of doing it, weighed',
+  `${time(() => weighOption(site, waysFor(site)[0]!.moves, series), 7).toFixed(1)} ms`,
+)
+line(
+  'one move, checked',
+  `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`,
+)
 line('the review of a document just changed', `${time(() => review({ ...site })).toFixed(2)} ms`)
 line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)
-const century = ['date,rain_mm', ...Array.from({ length: 36525 }, (_, day) => `${isoDate(-25567 + day)},${(day * 7 % 23) / 2}`)].join('\n')
+const century = [
+  'date,rain_mm',
+  ...Array.from({ length: 36525 }, (_, day) => `${isoDate(-25567 + day)},${((day * 7) % 23) / 2}`),
+].join('\n')
 line('reading a record of 100 years', `${time(() => readRecord(century), 5).toFixed(0)} ms`)
 
-const measured = Float64Array.from({ length: 36525 }, (_, day) => (day * 7 % 23) / 2)
+const measured = Float64Array.from({ length: 36525 }, (_, day) => ((day * 7) % 23) / 2)
 line('fitting the rain maker to 100 years', `${time(() => fitRain(dayNumber('1900-01-01'), measured)).toFixed(1)} ms`)
 
 try {
   const html = readFileSync('.output/server/chunks/build/client.precomputed.mjs', 'utf8')
   const entry = new Set([...html.matchAll(/"([\w-]+\.js)"/g)].map(match => match[1]!))
   const folder = '.output/public/_nuxt'
-  const sizes = readdirSync(folder).filter(name => name.endsWith('.js')).map(name => ({ name, bytes: gzipSync(readFileSync(`${folder}/${name}`)).length, used: entry.has(name) }))
+  const sizes = readdirSync(folder)
+    .filter(name => name.endsWith('.js'))
+    .map(name => ({ name, bytes: gzipSync(readFileSync(`${folder}/${name}`)).length, used: entry.has(name) }))
   line('all script of the app, gzipped', `${(sizes.reduce((sum, file) => sum + file.bytes, 0) / 1024).toFixed(0)} kB`)
-}
-catch {
+} catch {
   line('size of the script', 'not built')
 }

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { blank, build, plainTank } from '../tests/sites'
-import { moveOf, nodeById, portHeightM, readSiteText, type Site } from '../core/site'
+import { blank, build, plainTank, put } from '../tests/sites'
+import { nodeById, portHeightM, readSiteText, type Site } from '../core/site'
 import { drawSection, eavesM, roofRiseM, slotOfNode, standingWater, stormLines, type Drawing } from '../core/section'
+import { moveOf } from '../core/moves'
 
 function demo(name: string): Site {
   const read = readSiteText(readFileSync(`demo/${name}.json`, 'utf8'))
@@ -23,14 +24,19 @@ describe('Quillfern Ridge cut through', () => {
     expect(drawing.scale.bands.at(-1)!.topPx).toBeGreaterThanOrEqual(0)
   })
   it('stands in the order of the water: roofs, well, pair, header, taps', () => {
-    const order = ['spout-1', 'spout-2', 'borehole', 'tank-1', 'tank-2', 'tank-3', 'kitchen-tap'].map(id => slotX(site, drawing, id))
+    const order = ['spout-1', 'spout-2', 'borehole', 'tank-1', 'tank-2', 'tank-3', 'kitchen-tap'].map(id =>
+      slotX(site, drawing, id),
+    )
     expect(order).toEqual([...order].sort((a, b) => a - b))
   })
   it('draws every tank to the one scale', () => {
     for (const id of ['tank-1', 'tank-2', 'tank-3']) {
       const tank = nodeById(site, id)
       if (tank.kind !== 'tank' || tank.shape.shape !== 'upright-cylinder') throw new Error(id)
-      expect(drawing.scale.y(tank.baseM) - drawing.scale.y(tank.baseM + tank.shape.heightM)).toBeCloseTo(tank.shape.heightM * drawing.scale.pxPerM, 6)
+      expect(drawing.scale.y(tank.baseM) - drawing.scale.y(tank.baseM + tank.shape.heightM)).toBeCloseTo(
+        tank.shape.heightM * drawing.scale.pxPerM,
+        6,
+      )
     }
   })
   it('colours each line by where its water came from, and treated water from the lamp on', () => {
@@ -45,7 +51,7 @@ describe('Quillfern Ridge cut through', () => {
     const { parts, points } = routeOf(drawing, 'hill-line')
     expect(parts.map(part => part.kind)).toEqual(['valve', 'pump', 'check', 'float'])
     const [x, y] = points.at(-1)!
-    const far = (part: { x: number, y: number }) => Math.abs(part.x - x) + Math.abs(part.y - y)
+    const far = (part: { x: number; y: number }) => Math.abs(part.x - x) + Math.abs(part.y - y)
     expect(parts.map(far)).toEqual(parts.map(far).sort((a, b) => b - a))
     expect(far(parts[3]!)).toBeLessThan(40)
   })
@@ -69,10 +75,15 @@ describe('drawing on', () => {
     for (let count = 0; count < 24; count++) site = build(site, moveOf('addTank', { kind: 'upright', how: 'alone' }))
     const drawing = drawSection(site, 800, 300)
     expect(drawing.widthPx).toBeGreaterThan(1500)
-    for (let index = 1; index < drawing.slots.length; index++) expect(drawing.slots[index]!.x).toBeGreaterThan(drawing.slots[index - 1]!.x + drawing.slots[index - 1]!.width + 8)
+    for (let index = 1; index < drawing.slots.length; index++)
+      expect(drawing.slots[index]!.x).toBeGreaterThan(drawing.slots[index - 1]!.x + drawing.slots[index - 1]!.width + 8)
   })
   it('gives a roof its eaves from its spouts and its rise from its pitch', () => {
-    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'slate', eavesM: 3.4, tank: 'tank-1' }), moveOf('change', { path: ['roofs', 0, 'pitchDeg'], value: 45 }))
+    const site = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'slate', eavesM: 3.4, tank: 'tank-1' }),
+      put(['roofs', 0, 'pitchDeg'], 45),
+    )
     expect(eavesM(site, site.roofs[0]!)).toBeCloseTo(3.5, 9)
     expect(roofRiseM(site.roofs[0]!)).toBeCloseTo(3, 9)
   })
@@ -80,13 +91,18 @@ describe('drawing on', () => {
     for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor']) {
       const site = demo(name)
       const drawing = drawSection(site, 892, 320)
-      for (const run of site.runs) expect(routeOf(drawing, run.id).points.at(-1)![1]).toBeCloseTo(drawing.scale.y(portHeightM(site, run.to)), 6)
+      for (const run of site.runs)
+        expect(routeOf(drawing, run.id).points.at(-1)![1]).toBeCloseTo(drawing.scale.y(portHeightM(site, run.to)), 6)
     }
   })
 })
 
 describe('a wet line in a storm', () => {
-  const dipped = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }), moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }))
+  const dipped = build(
+    plainTank(blank(), 'A'),
+    moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }),
+    moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }),
+  )
   const drawing = drawSection(dipped, 892, 320)
 
   it('shows the water that stands in it, up to the tank’s inlet and no higher', () => {
@@ -116,7 +132,10 @@ describe('a wet line in a storm', () => {
     expect(order).toEqual([...order].sort((a, b) => a - b))
   })
   it('has nothing standing in a line that falls all the way', () => {
-    const dry = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }))
+    const dry = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 8, material: 'slate', eavesM: 3, tank: 'tank-1' }),
+    )
     expect(standingWater(dry, drawSection(dry, 892, 320))).toEqual([])
   })
 })

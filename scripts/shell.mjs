@@ -12,7 +12,12 @@ export function run(command, args, options = {}) {
 /** Installs the packages where they are missing or older than the lock file. */
 export function installPackages() {
   const marker = 'node_modules/.package-lock.json'
-  if (existsSync(marker) && existsSync('.nuxt/tsconfig.app.json') && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000) return
+  if (
+    existsSync(marker) &&
+    existsSync('.nuxt/tsconfig.app.json') &&
+    statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000
+  )
+    return
   console.log('Installing packages …')
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
 }
@@ -27,7 +32,8 @@ function newest(path) {
 /** Builds the app where its sources are newer than what was built. */
 export function buildApp() {
   const built = '.output/server/index.mjs'
-  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...SOURCES.filter(path => existsSync(path)).map(newest))) return
+  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...SOURCES.filter(path => existsSync(path)).map(newest)))
+    return
   console.log('Building …')
   run('npx', ['--no-install', 'nuxt', 'build', '--logLevel', 'silent'])
 }

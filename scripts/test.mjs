@@ -1,4 +1,5 @@
-// Installs what is missing (packages, Chromium, ChromeDriver), then runs everything: lint, types, core, server, browser.
+// Installs what is missing (packages, Chromium, ChromeDriver), then runs everything: lint, types, core, server,
+// browser.
 import { readFileSync, existsSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -13,10 +14,15 @@ function installBrowser() {
   const install = `apt-get update && apt-get install -y --no-install-recommends ${DEBIAN.join(' ')}`
   if (asRoot) {
     console.log('Installing Chromium and ChromeDriver …')
-    run('sh', ['-c', `${install} >/dev/null`], { mayFail: true, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    run('sh', ['-c', `${install} >/dev/null`], {
+      mayFail: true,
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
   }
   if (!BINARIES.every(existsSync)) {
-    console.error(`The browser tests need Debian's Chromium and ChromeDriver. Install them with:\n  sudo sh -c '${install}'`)
+    console.error(
+      `The browser tests need Debian's Chromium and ChromeDriver. Install them with:\n  sudo sh -c '${install}'`,
+    )
     process.exit(1)
   }
 }
@@ -25,7 +31,7 @@ installPackages()
 installBrowser()
 let failed = 0
 let passed = 0
-const step = (name, ok) => ok ? passed++ : (failed++, console.error(`${name} failed`))
+const step = (name, ok) => (ok ? passed++ : (failed++, console.error(`${name} failed`)))
 
 const quick = process.argv.includes('--quick')
 if (!quick) {
@@ -36,9 +42,25 @@ if (!quick) {
 buildApp()
 
 const folder = mkdtempSync(join(tmpdir(), 'tall-cask-test-'))
-for (const [name, config] of [['core and server', 'vitest.config.ts'], ['browser', 'tests/browser/vitest.config.ts']]) {
+for (const [name, config] of [
+  ['core and server', 'vitest.config.ts'],
+  ['browser', 'tests/browser/vitest.config.ts'],
+]) {
   const file = join(folder, `${name.replaceAll(' ', '-')}.json`)
-  run('npx', ['--no-install', 'vitest', 'run', '--config', config, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { mayFail: true })
+  run(
+    'npx',
+    [
+      '--no-install',
+      'vitest',
+      'run',
+      '--config',
+      config,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${file}`,
+    ],
+    { mayFail: true },
+  )
   if (!existsSync(file)) {
     failed++
     continue

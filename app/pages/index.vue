@@ -1,37 +1,49 @@
 <script setup lang="ts">
+import FilePick from '~/fields/FilePick.vue'
+import { useSite } from '~/stores/site'
+import { useYard } from '~/stores/yard'
+import SiteCard from '~/yard/SiteCard.vue'
+import { useDropZone } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import { readSiteText } from '#core/site'
 
 /** The Yard: the sites in this browser, and the ways a new one comes in. */
 const yard = useYard()
-const open = useSite()
+const store = useSite()
 const problems = ref<string[]>([])
-const dropping = ref(false)
+const ground = useTemplateRef('ground')
+const { isOverDropZone } = useDropZone(ground, { onDrop: files => take(files), multiple: true })
 const demosFailed = ref(false)
 const MOST_MB = 20
 
 onMounted(async () => {
-  await open.flush()
-  open.close()
+  await store.flush()
+  store.close()
   try {
     await yard.fetchDemos(Date.now())
-  }
-  catch {
+  } catch {
     demosFailed.value = true
   }
 })
 useHead({ title: 'The Yard · Tall Cask' })
 
-async function take(files: FileList | null | undefined): Promise<void> {
+async function take(files: File[] | null): Promise<void> {
   problems.value = []
   for (const file of files ?? []) {
     if (file.size > MOST_MB * 1e6) {
-      problems.value.push(`${file.name} is ${Math.round(file.size / 1e6)} MB; a site file is far smaller. It was not opened.`)
+      problems.value.push(
+        `${file.name} is ${Math.round(file.size / 1e6)} MB; a site file is far smaller. It was not opened.`,
+      )
       continue
     }
     const read = readSiteText(await file.text())
     if (!read.ok) {
-      problems.value.push(`${file.name} was not opened. ${read.problems.slice(0, 5).map(problem => problem.sentence).join(' ')}${read.problems.length > 5 ? ` And ${read.problems.length - 5} more.` : ''}`)
+      problems.value.push(
+        `${file.name} was not opened. ${read.problems
+          .slice(0, 5)
+          .map(problem => problem.sentence)
+          .join(' ')}${read.problems.length > 5 ? ` And ${read.problems.length - 5} more.` : ''}`,
+      )
       continue
     }
     const id = await yard.add(read.site, { now: Date.now() })
@@ -41,54 +53,149 @@ async function take(files: FileList | null | undefined): Promise<void> {
 async function remove(id: string, name: string): Promise<void> {
   const putBack = await yard.remove(id)
   const message = ElMessage({
-    type: 'success', duration: 9000, showClose: true,
-    message: h('span', [`${name} was taken out of the Yard. `, h('button', { type: 'button', class: 'plain', onClick: async () => { await putBack(); message.close() } }, 'Put it back')]),
+    type: 'success',
+    duration: 9000,
+    showClose: true,
+    message: h('span', [
+      `${name} was taken out of the Yard. `,
+      h(
+        'button',
+        {
+          type: 'button',
+          class: 'plain',
+          onClick: async () => {
+            await putBack()
+            message.close()
+          },
+        },
+        'Put it back',
+      ),
+    ]),
   })
 }
 </script>
 
 <template>
-  <main class="yard" :class="{ dropping }" @dragover.prevent="dropping = true" @dragleave.self="dropping = false" @drop.prevent="dropping = false; take($event.dataTransfer?.files)">
+  <main ref="ground" class="yard" :class="{ dropping: isOverDropZone }">
     <header>
-      <svg viewBox="0 0 44 44" width="52" height="52" aria-hidden="true"><path d="M11 10q11-6 22 0v26H11z" class="cask" /><path d="M12.4 22h19.2v12.6H12.4z" class="water" /></svg>
+      <svg viewBox="0 0 44 44" width="52" height="52" aria-hidden="true">
+        <path d="M11 10q11-6 22 0v26H11z" class="cask" />
+        <path d="M12.4 22h19.2v12.6H12.4z" class="water" />
+      </svg>
       <div>
         <h1>Tall Cask</h1>
         <p>Your own water, from roof to tap: how much, in what, joined how, and which day it runs dry.</p>
       </div>
       <div class="acts">
         <NuxtLink to="/new" class="move start">New site</NuxtLink>
-        <label class="move pick">Open a site file<input class="unseen" type="file" accept=".json,application/json" multiple @change="take(($event.target as HTMLInputElement).files); ($event.target as HTMLInputElement).value = ''"></label>
+        <FilePick accept=".json,application/json" multiple @files="take">Open a site file</FilePick>
       </div>
     </header>
-    <div v-if="problems.length" role="alert" class="problems"><p v-for="problem in problems" :key="problem">{{ problem }}</p><p class="soft">Nothing else was changed.</p></div>
+    <div v-if="problems.length" role="alert" class="problems">
+      <p v-for="problem in problems" :key="problem">{{ problem }}</p>
+      <p class="soft">Nothing else was changed.</p>
+    </div>
     <p v-if="yard.failure" role="alert" class="problems">{{ yard.failure }}</p>
     <h2 id="sites">The Yard</h2>
     <ul aria-labelledby="sites">
       <SiteCard v-for="entry in yard.entries" :key="entry.id" :entry="entry" @remove="remove(entry.id, entry.name)" />
     </ul>
-    <p v-if="yard.entries && !yard.entries.length" class="soft">{{ demosFailed ? 'The demo sites could not be fetched; the server does not answer.' : 'Nothing stands here yet.' }} A new site asks three things and stands.</p>
+    <p v-if="yard.entries && !yard.entries.length" class="soft">
+      {{
+        demosFailed ? 'The demo sites could not be fetched; the server does not answer.' : 'Nothing stands here yet.'
+      }}
+      A new site asks three things and stands.
+    </p>
     <footer class="soft small">
-      Tall Cask computes a plan; it does not approve one. Local code and a licensed trade decide about drinking water, back-flow, electricity and anything that can fall. Sites are kept in this browser; a file is the backup.
+      Tall Cask computes a plan; it does not approve one. Local code and a licensed trade decide about drinking water,
+      back-flow, electricity and anything that can fall. Sites are kept in this browser; a file is the backup.
     </footer>
   </main>
 </template>
 
 <style scoped>
-.yard { max-width: 1080px; margin: 0 auto; padding: 36px 24px 24px; min-height: 100%; display: flex; flex-direction: column; }
-.dropping { outline: 3px dashed var(--oak); outline-offset: -12px; }
-header { display: flex; align-items: center; gap: 16px 20px; flex-wrap: wrap; margin-bottom: 24px; }
-h1 { font-size: 30px; font-weight: 700; letter-spacing: -.5px; }
-header p { margin: 2px 0 0; color: var(--soft); font-size: 16px; }
-h2 { font-size: 18px; margin-bottom: 10px; border-bottom: 1px solid var(--hair); padding-bottom: 6px; }
-.acts { margin-left: auto; display: flex; gap: 10px; }
-.acts .move { padding: 8px 16px; text-decoration: none; }
-.start { background: var(--oak); color: var(--oak-ink); }
-.start:hover { background: color-mix(in srgb, var(--oak) 88%, var(--ink)); }
-.pick:focus-within { outline: 2px solid var(--oak); outline-offset: 2px; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 18px; }
-.cask { fill: var(--sheet); stroke: var(--ink); stroke-width: 2.6; }
-.water { fill: var(--water-deep); }
-.problems { border-left: 3px solid var(--rust); padding-left: 12px; margin-bottom: 16px; }
-.problems p { margin: 0 0 4px; }
-footer { margin-top: auto; padding-top: 28px; max-width: 76ch; }
+.yard {
+  max-width: 1080px;
+  margin: 0 auto;
+  padding: 36px 24px 24px;
+  min-height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.dropping {
+  outline: 3px dashed var(--oak);
+  outline-offset: -12px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 16px 20px;
+  flex-wrap: wrap;
+  margin-bottom: 24px;
+}
+h1 {
+  font-size: 30px;
+  font-weight: 700;
+  letter-spacing: -0.5px;
+}
+header p {
+  margin: 2px 0 0;
+  color: var(--soft);
+  font-size: 16px;
+}
+h2 {
+  font-size: 18px;
+  margin-bottom: 10px;
+  border-bottom: 1px solid var(--hair);
+  padding-bottom: 6px;
+}
+.acts {
+  margin-left: auto;
+  display: flex;
+  gap: 10px;
+}
+.acts .move {
+  padding: 8px 16px;
+  text-decoration: none;
+}
+.start {
+  background: var(--oak);
+  color: var(--oak-ink);
+}
+.start:hover {
+  background: color-mix(in srgb, var(--oak) 88%, var(--ink));
+}
+.pick:focus-within {
+  outline: 2px solid var(--oak);
+  outline-offset: 2px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 18px;
+}
+.cask {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2.6;
+}
+.water {
+  fill: var(--water-deep);
+}
+.problems {
+  border-left: 3px solid var(--rust);
+  padding-left: 12px;
+  margin-bottom: 16px;
+}
+.problems p {
+  margin: 0 0 4px;
+}
+footer {
+  margin-top: auto;
+  padding-top: 28px;
+  max-width: 76ch;
+}
 </style>

@@ -1,14 +1,17 @@
-import { readTally, type Ensemble } from '#core/balance'
 import type { Site } from '#core/site'
+import { readTally, type Ensemble } from '#core/balance'
 import { memberPool } from '~/workers/memberPool'
-import { useSite } from './site'
+import { useSite } from '~/stores/site'
 
 const YEARS_EACH = 30
 const MADE_FROM = ['roofs', 'nodes', 'runs', 'uses', 'climate', 'place', 'standards'] as const satisfies (keyof Site)[]
 
-/** What many made-up years say of the open site. They are run when someone asks; an old answer stays, and is known to be old. */
+/**
+ * What many made-up years say of the open site. They are run when someone asks; an old answer stays, and is known to
+ * be old.
+ */
 export const useManyYears = defineStore('manyYears', () => {
-  const open = useSite()
+  const store = useSite()
   const answer = shallowRef<Ensemble>()
   const answeredFor = shallowRef<Site>()
   const progress = ref<number>()
@@ -17,19 +20,18 @@ export const useManyYears = defineStore('manyYears', () => {
   const pool = memberPool()
 
   async function ask(members: number): Promise<void> {
-    if (!open.site) return
+    if (!store.site) return
     stop()
-    const [site, started] = [open.site, performance.now()]
+    const [site, started] = [store.site, performance.now()]
     progress.value = 0
     failure.value = undefined
     try {
-      const tally = await pool.run(site, members, YEARS_EACH, share => progress.value = share)
+      const tally = await pool.run(site, members, YEARS_EACH, share => (progress.value = share))
       if (!tally) return
       answer.value = readTally(tally)
       answeredFor.value = site
       took.value = performance.now() - started
-    }
-    catch (error) {
+    } catch (error) {
       failure.value = `The years could not be run: ${error instanceof Error ? error.message : 'unknown trouble'}.`
     }
     progress.value = undefined
@@ -42,11 +44,14 @@ export const useManyYears = defineStore('manyYears', () => {
     progress.value = undefined
   }
 
-  watch(() => open.site?.id, () => {
-    stop()
-    answer.value = undefined
-  })
+  watch(
+    () => store.site?.id,
+    () => {
+      stop()
+      answer.value = undefined
+    },
+  )
   /** What the years are made from is as it was; a name, or another way set beside the plan, makes no answer old. */
-  const fresh = computed(() => MADE_FROM.every(part => answeredFor.value?.[part] === open.site?.[part]))
+  const fresh = computed(() => MADE_FROM.every(part => answeredFor.value?.[part] === store.site?.[part]))
   return { answer, fresh, progress, took, failure, ask, stop }
 })

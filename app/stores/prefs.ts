@@ -4,7 +4,7 @@ import { usePreferredDark, useStorage } from '@vueuse/core'
 export const usePrefs = defineStore('prefs', () => {
   const theme = useStorage<'auto' | 'light' | 'dark'>('tall-cask-theme', 'auto')
   const prefersDark = usePreferredDark()
-  const dark = computed(() => theme.value === 'auto' ? prefersDark.value : theme.value === 'dark')
+  const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'))
   watchEffect(() => document.documentElement.classList.toggle('dark', dark.value))
   return { theme, dark }
 })

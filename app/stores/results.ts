@@ -1,27 +1,30 @@
 import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
-import { catchYear, compile, type FlushTrade, type Outlook, type SizePoint } from '#core/balance'
-import { review, type Weighed, type Weighing } from '#core/review'
-import type { Way } from '#core/site'
-import { useSite } from './site'
+import type { Weighed, Weighing } from '#core/options'
+import type { Way } from '#core/moves'
+import type { FlushTrade, SizePoint } from '#core/balance'
+import type { Answer } from '~/workers/year.worker'
+import { useSite } from '~/stores/site'
 
 const SLOW_MS = 400
 
 export type YearChoice = 'typical' | 'worst' | number
 
-/** What the workers last said about the open site, keyed by its revision. A slow old answer never overwrites a newer one. */
+/**
+ * What the workers last said about the open site, keyed by its revision. A slow old answer never overwrites a newer
+ * one.
+ */
 export const useResults = defineStore('results', () => {
-  const open = useSite()
-  const outlook = shallowRef<Outlook & { rainMm: Float64Array }>()
+  const store = useSite()
+  const answer = shallowRef<Answer>()
+  const outlook = computed(() => answer.value?.outlook)
+  /** What was found amiss, and sound; of the last answer. */
+  const review = computed(() => answer.value?.review)
+  /** What becomes of the roofs' water in a mean year. */
+  const roofYear = computed(() => answer.value?.roofYear)
   const answeredRevision = ref(-1)
   const failure = ref<string>()
   const choice = ref<YearChoice>('typical')
-  const readings = computed(() => open.site && review(open.site))
-  /** The open site as the daily balance sees it, for all who read off it. */
-  const compiled = computed(() => open.site && compile(open.site))
-  /** What becomes of the roofs' water in a mean year. */
-  const roofYear = computed(() => open.site && catchYear(open.site))
-
   const years = yearFace()
   /** What takes longer and matters less than the year is asked elsewhere, so that the year never waits for it. */
   const aside = yearFace()
@@ -39,72 +42,103 @@ export const useResults = defineStore('results', () => {
 
   /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it. */
   async function flush(chamberId: string): Promise<FlushTrade | undefined> {
-    const { face, light } = await aside.ready(open.site!)
+    const { face, light } = await aside.ready(store.site!)
     return face.flush(light, chamberId)
   }
 
   /** Days short against the size of one pool, over the same weather. */
-  async function sizes(pool: number): Promise<SizePoint[] | undefined> {
-    const { face, light } = await aside.ready(open.site!)
+  async function sizes(pool: string): Promise<SizePoint[] | undefined> {
+    const { face, light } = await aside.ready(store.site!)
     return face.sizes(light, pool)
   }
 
   /** The plan and its options side by side, by the option's id; with the revision they speak of. */
-  async function weighings(): Promise<{ revision: number, now: Weighed, options: Map<string, Weighing> }> {
-    const [revision, { options }] = [open.revision, open.site!]
-    const { face, light } = await aside.ready(open.site!)
+  async function weighings(): Promise<{ revision: number; now: Weighed; options: Map<string, Weighing> }> {
+    const [revision, { options }] = [store.revision, store.site!]
+    const { face, light } = await aside.ready(store.site!)
     const said = await face.weighings(light)
     return { revision, now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
   }
 
   /** Ways of doing it that are not the plan's already; working them out means making them all. */
   async function ways(): Promise<Way[]> {
-    const { face, light } = await aside.ready(open.site!)
+    const { face, light } = await aside.ready(store.site!)
     return face.ways(light)
   }
 
   async function ask(): Promise<void> {
-    if (busy || !open.site) return
+    if (busy || !store.site) return
     busy = true
-    const revision = open.revision
+    const revision = store.revision
     let share = 0
-    const slow = setTimeout(() => progress.value = share, SLOW_MS)
+    const slow = setTimeout(() => (progress.value = share), SLOW_MS)
     try {
-      const { face, light } = years.now(open.site) ?? await years.ready(open.site)
-      const answer = await face.outlook(light, proxy((done: number) => {
-        share = done
-        if (progress.value !== undefined) progress.value = done
-      }))
+      const { face, light } = years.now(store.site) ?? (await years.ready(store.site))
+      const said = await face.read(
+        light,
+        proxy((done: number) => {
+          share = done
+          if (progress.value !== undefined) progress.value = done
+        }),
+      )
       if (revision > answeredRevision.value) {
-        outlook.value = answer
+        answer.value = said
         answeredRevision.value = revision
         failure.value = undefined
       }
-    }
-    catch (error) {
-      failure.value = `The year could not be computed: ${error instanceof Error ? error.message : 'unknown trouble'}. The figures shown are from before the last change.`
+    } catch (error) {
+      failure.value =
+        `The year could not be computed: ${error instanceof Error ? error.message : 'unknown trouble'}. The ` +
+        'figures shown are from before the last change.'
       answeredRevision.value = revision
     }
     clearTimeout(slow)
     progress.value = undefined
     busy = false
-    if (open.site && open.revision !== revision) void ask()
+    if (store.site && store.revision !== revision) void ask()
   }
 
-  watch(() => open.site?.id, () => {
-    outlook.value = undefined
-    answeredRevision.value = -1
-    choice.value = 'typical'
-  })
-  watch(() => open.revision, () => void ask(), { flush: 'sync', immediate: true })
+  watch(
+    () => store.site?.id,
+    () => {
+      answer.value = undefined
+      answeredRevision.value = -1
+      choice.value = 'typical'
+    },
+  )
+  watch(
+    () => store.revision,
+    () => void ask(),
+    { flush: 'sync', immediate: true },
+  )
 
   const yearIndex = computed(() => {
     const found = outlook.value
     if (!found) return 0
-    return choice.value === 'typical' ? found.typical : choice.value === 'worst' ? found.worst : Math.min(choice.value, found.years.length - 1)
+    return choice.value === 'typical'
+      ? found.typical
+      : choice.value === 'worst'
+        ? found.worst
+        : Math.min(choice.value, found.years.length - 1)
   })
   const year = computed(() => outlook.value?.years[yearIndex.value])
-  const fresh = computed(() => answeredRevision.value === open.revision)
+  const fresh = computed(() => answeredRevision.value === store.revision)
 
-  return { outlook, year, yearIndex, choice, fresh, failure, progress, compiled, readings, roofYear, stop, ask, flush, sizes, weighings, ways }
+  return {
+    outlook,
+    year,
+    yearIndex,
+    choice,
+    fresh,
+    failure,
+    progress,
+    review,
+    roofYear,
+    stop,
+    ask,
+    flush,
+    sizes,
+    weighings,
+    ways,
+  }
 })

@@ -1,7 +1,17 @@
 import { useDebounceFn } from '@vueuse/core'
 import Dexie, { liveQuery, type Subscription } from 'dexie'
 import { database } from '~/db/database'
-import { applyMove, applyMoves, moveOf, redo as redoStep, undo as undoStep, type Made, type Move, type MoveResult, type Site } from '#core/site'
+import type { Move, Site, PlanOption } from '#core/site'
+import {
+  applyMove,
+  applyMoves,
+  moveOf,
+  redo as redoStep,
+  undo as undoStep,
+  type Made,
+  type MoveResult,
+  replay,
+} from '#core/moves'
 
 const SAVE_AFTER_MS = 80
 const STEPS_KEPT = 300
@@ -40,7 +50,10 @@ export const useSite = defineStore('site', () => {
   }
 
   async function load(): Promise<void> {
-    const [stored, kept] = await Promise.all([database.sites.get(id), database.steps.where('[siteId+index]').between([id, Dexie.minKey], [id, Dexie.maxKey]).toArray()])
+    const [stored, kept] = await Promise.all([
+      database.sites.get(id),
+      database.steps.where('[siteId+index]').between([id, Dexie.minKey], [id, Dexie.maxKey]).toArray(),
+    ])
     missing.value = !stored
     if (!stored) return
     site.value = stored.site
@@ -75,8 +88,8 @@ export const useSite = defineStore('site', () => {
   }
 
   /** Makes several moves as one step. */
-  function makeAll(moves: Move[], label: string): string | undefined {
-    return site.value ? take(applyMoves(site.value, moves, label)) : 'No site is open.'
+  function makeAll(moves: Move[], label: string, coalesce?: string): string | undefined {
+    return site.value ? take(applyMoves(site.value, moves, label), coalesce) : 'No site is open.'
   }
 
   function take(result: MoveResult, coalesce?: string): string | undefined {
@@ -87,11 +100,15 @@ export const useSite = defineStore('site', () => {
     if (!result.made.patches.length) return undefined
     const last = steps.value[cursor.value - 1]
     if (coalesce && coalesce === coalescing && last && cursor.value === steps.value.length) {
-      const merged = { label: last.label, patches: [...last.patches, ...result.made.patches], inverse: [...result.made.inverse, ...last.inverse], moves: [...last.moves ?? [], ...result.made.moves ?? []] }
+      const merged = {
+        label: last.label,
+        patches: [...last.patches, ...result.made.patches],
+        inverse: [...result.made.inverse, ...last.inverse],
+        moves: [...(last.moves ?? []), ...(result.made.moves ?? [])],
+      }
       steps.value = [...steps.value.slice(0, -1), merged]
       dirtyFrom = Math.min(dirtyFrom, steps.value.length - 1)
-    }
-    else {
+    } else {
       dirtyFrom = Math.min(dirtyFrom, cursor.value)
       steps.value = [...steps.value.slice(0, cursor.value), result.made].slice(-STEPS_KEPT)
       if (steps.value.length === STEPS_KEPT) dirtyFrom = 0
@@ -144,7 +161,15 @@ export const useSite = defineStore('site', () => {
           changedElsewhere.value = true
           return
         }
-        await database.sites.put({ id, name: writing.name, site: writing, revision: storedRevision + 1, cursor: at, changedAt: Date.now(), demo: stored?.demo ?? false })
+        await database.sites.put({
+          id,
+          name: writing.name,
+          site: writing,
+          revision: storedRevision + 1,
+          cursor: at,
+          changedAt: Date.now(),
+          demo: stored?.demo ?? false,
+        })
         await database.steps.bulkPut(fresh)
         await database.steps.where('[siteId+index]').between([id, kept], [id, Dexie.maxKey]).delete()
         storedRevision++
@@ -153,8 +178,7 @@ export const useSite = defineStore('site', () => {
       dirtyFrom = Math.max(dirtyFrom, Math.min(kept, steps.value.length))
       if (revision.value === atRevision) saving.value = 'saved'
       else void saveSoon()
-    }
-    catch {
+    } catch {
       saving.value = 'failed'
     }
   }
@@ -174,13 +198,19 @@ export const useSite = defineStore('site', () => {
 
   /** Where a trial began: what is changed from there on can be kept as an option, and the plan put back. */
   const trialFrom = ref<number>()
-  const trialMoves = computed(() => trialFrom.value === undefined ? [] : steps.value.slice(trialFrom.value, cursor.value).flatMap(step => step.moves ?? []))
+  const trialMoves = computed(() =>
+    trialFrom.value === undefined
+      ? []
+      : steps.value.slice(trialFrom.value, cursor.value).flatMap(step => step.moves ?? []),
+  )
   function tryOut(): void {
     trialFrom.value = cursor.value
     settle()
   }
 
-  /** Ends a trial: its changes become an option and the plan is as it was, or, without a name, they stay as the plan. */
+  /**
+   * Ends a trial: its changes become an option and the plan is as it was, or, without a name, they stay as the plan.
+   */
   function endTrial(name?: string): void {
     const [from, moves] = [trialFrom.value, trialMoves.value]
     trialFrom.value = undefined
@@ -192,13 +222,57 @@ export const useSite = defineStore('site', () => {
   function addOption(name: string, moves: Move[]): void {
     if (!site.value) return
     const { options } = site.value
-    const number = options.reduce((most, option) => Math.max(most, Number(/^option-(\d+)$/.exec(option.id)?.[1] ?? 0)), 0) + 1
+    const number =
+      options.reduce((most, option) => Math.max(most, Number(/^option-(\d+)$/.exec(option.id)?.[1] ?? 0)), 0) + 1
     make(moveOf('keepOption', { id: `option-${number}`, name, moves }))
+  }
+
+  /** An option becomes the plan; moves of it that no longer fit are left out, and the plan as it was is a step back. */
+  function adopt({ id: optionId, name, moves }: PlanOption): void {
+    if (!site.value) return
+    const { site: adopted, made } = replay(site.value, moves, `Adopt “${name}”`)
+    const dropped = applyMove(adopted, moveOf('dropOption', { id: optionId }))
+    if (!dropped.ok) return
+    take({
+      ok: true,
+      site: dropped.site,
+      made: {
+        ...made,
+        patches: [...made.patches, ...dropped.made.patches],
+        inverse: [...dropped.made.inverse, ...made.inverse],
+      },
+    })
   }
 
   const undoLabel = computed(() => steps.value[cursor.value - 1]?.label)
   const redoLabel = computed(() => steps.value[cursor.value]?.label)
   const system = computed(() => site.value?.standards.units ?? 'metric')
 
-  return { site, revision, saving, changedElsewhere, missing, problem, undoLabel, redoLabel, system, trialFrom, trialMoves, tryOut, endTrial, addOption, makeAll, open, close, make, settle, undo, redo, flush, takeTheirs, keepOurs }
+  return {
+    site,
+    revision,
+    saving,
+    changedElsewhere,
+    missing,
+    problem,
+    undoLabel,
+    redoLabel,
+    system,
+    trialFrom,
+    trialMoves,
+    tryOut,
+    endTrial,
+    addOption,
+    adopt,
+    makeAll,
+    open,
+    close,
+    make,
+    settle,
+    undo,
+    redo,
+    flush,
+    takeTheirs,
+    keepOurs,
+  }
 })

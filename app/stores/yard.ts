@@ -12,14 +12,25 @@ export const useYard = defineStore('yard', () => {
   const entries = shallowRef<YardEntry[]>()
   const failure = ref<string>()
   liveQuery(() => database.sites.orderBy('changedAt').reverse().toArray()).subscribe({
-    next: sites => entries.value = sites,
-    error: () => failure.value = 'This browser does not let the page keep anything (private window, or full). You can work, but save your site as a file before you leave.',
+    next: sites => (entries.value = sites),
+    error: () =>
+      (failure.value =
+        'This browser does not let the page keep anything (private window, or full). You can work, but save ' +
+        'your site as a file before you leave.'),
   })
 
   /** Puts a site into the yard, under a new id where its own is taken. */
-  async function add(site: Site, options: { demo?: boolean, now: number }): Promise<string> {
-    const id = await database.sites.get(site.id) ? `${site.id}-${freshSiteId()}`.slice(-60) : site.id
-    await database.sites.add({ id, name: site.name, site: { ...site, id }, revision: 1, cursor: 0, changedAt: options.now, demo: options.demo ?? false })
+  async function add(site: Site, options: { demo?: boolean; now: number }): Promise<string> {
+    const id = (await database.sites.get(site.id)) ? `${site.id}-${freshSiteId()}`.slice(-60) : site.id
+    await database.sites.add({
+      id,
+      name: site.name,
+      site: { ...site, id },
+      revision: 1,
+      cursor: 0,
+      changedAt: options.now,
+      demo: options.demo ?? false,
+    })
     return id
   }
 
@@ -42,7 +53,7 @@ export const useYard = defineStore('yard', () => {
     const demos = await $fetch<unknown[]>('/api/demo')
     for (const [index, demo] of demos.entries()) {
       const read = readSite(demo)
-      if (read.ok && !await database.sites.get(read.site.id)) await add(read.site, { demo: true, now: now - index })
+      if (read.ok && !(await database.sites.get(read.site.id))) await add(read.site, { demo: true, now: now - index })
     }
   }
 

@@ -1,6 +1,6 @@
-import { addTally, emptyTally, type Tally } from '#core/balance'
 import type { Site } from '#core/site'
-import { yearFace } from './yearFace'
+import { addTally, emptyTally, type Tally } from '#core/balance'
+import { yearFace } from '~/workers/yearFace'
 
 /** Members handed to a worker at a time: long enough to be worth the message, short enough that progress is seen. */
 const AT_A_TIME = 16
@@ -13,21 +13,28 @@ export function memberPool(workers = Math.min(MOST_WORKERS, Math.max(2, (navigat
 
   return {
     /** Runs `members` of `years` each; `progress` is told the share done. Undefined where it was stopped. */
-    async run(site: Site, members: number, years: number, progress: (share: number) => void): Promise<Tally | undefined> {
+    async run(
+      site: Site,
+      members: number,
+      years: number,
+      progress: (share: number) => void,
+    ): Promise<Tally | undefined> {
       const own = ++round
       const whole = emptyTally()
       let next = 0
-      await Promise.all(faces.map(async (each) => {
-        const { face, light } = await each.ready(site)
-        while (next < members && own === round) {
-          const from = next
-          next = Math.min(members, from + AT_A_TIME)
-          const tally = await face.members(light, from, next, years)
-          if (own !== round) return
-          addTally(whole, tally)
-          progress(whole.members / members)
-        }
-      }))
+      await Promise.all(
+        faces.map(async each => {
+          const { face, light } = await each.ready(site)
+          while (next < members && own === round) {
+            const from = next
+            next = Math.min(members, from + AT_A_TIME)
+            const tally = await face.members(light, from, next, years)
+            if (own !== round) return
+            addTally(whole, tally)
+            progress(whole.members / members)
+          }
+        }),
+      )
       return own === round ? whole : undefined
     },
     /** Ends what is being run. The next run starts its workers afresh. */

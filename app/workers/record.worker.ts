@@ -6,11 +6,11 @@ let text = ''
 const face = {
   load(bytes: ArrayBuffer) {
     const head = new Uint8Array(bytes, 0, Math.min(2, bytes.byteLength))
-    const wide = head[0] === 0xFF && head[1] === 0xFE ? 'utf-16le' : head[0] === 0xFE && head[1] === 0xFF ? 'utf-16be' : undefined
+    const wide =
+      head[0] === 0xff && head[1] === 0xfe ? 'utf-16le' : head[0] === 0xfe && head[1] === 0xff ? 'utf-16be' : undefined
     try {
       text = new TextDecoder(wide ?? 'utf-8', { fatal: true }).decode(bytes)
-    }
-    catch {
+    } catch {
       text = new TextDecoder('windows-1252').decode(bytes)
     }
   },

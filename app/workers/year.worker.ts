@@ -1,16 +1,39 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
-import { compile, flushTrade, outlook, runMembers, sizeCurve, type FlushTrade, type Outlook, type SizePoint, type Tally } from '#core/balance'
+import type { Climate, Site } from '#core/site'
+import { type Review, reviewOf } from '#core/review'
+import { readingOf } from '#core/reading'
+import { weigh, weighOption, type Weighed, type Weighing } from '#core/options'
+import { waysFor, type Way } from '#core/moves'
 import { dailySeries, type DailySeries } from '#core/climate'
-import { weigh, weighOption, type Weighed, type Weighing } from '#core/review'
-import { waysFor, type Climate, type Site, type Way } from '#core/site'
+import {
+  compile,
+  flushTrade,
+  runMembers,
+  sizeCurve,
+  type FlushTrade,
+  type Outlook,
+  type SizePoint,
+  type Tally,
+  type CatchYear,
+} from '#core/balance'
 
 z.config({ jitless: true })
 
-export interface Weighings { now: Weighed, options: Weighing[] }
+export interface Weighings {
+  now: Weighed
+  options: Weighing[]
+}
+
+/** What the page is told of a document. */
+export interface Answer {
+  outlook: Outlook & { rainMm: Float64Array }
+  roofYear: CatchYear
+  review: Review
+}
 
 let daily: Climate['daily']
-let kept: { key: string, series: DailySeries } | undefined
+let kept: { key: string; series: DailySeries } | undefined
 
 /** The series is made again only when what it is made from has changed. */
 function seriesFor(site: Site): DailySeries {
@@ -26,19 +49,29 @@ const face = {
     daily = record
     kept = undefined
   },
-  /** `progress` is told the share that is done. */
-  outlook(site: Site, progress: (share: number) => void): Outlook & { rainMm: Float64Array } {
+  /** What a document comes to: its years, its roofs' water and its review, all off one reading. */
+  read(site: Site, progress: (share: number) => void): Answer {
     const series = seriesFor(site)
     progress(0.3)
-    const result = { ...outlook(site, series), rainMm: series.rainMm.slice() }
+    const reading = readingOf({ ...site, climate: { ...site.climate, daily } }, series)
+    const { outlook, roofYear } = reading
+    progress(0.7)
+    const answer = { outlook: { ...outlook, rainMm: series.rainMm.slice() }, roofYear, review: reviewOf(reading) }
     progress(1)
-    const { run } = result
-    return transfer(result, [run.storedL, run.poolL, run.askedL, run.shortL, run.shortByUseL, run.spilledL, run.caughtL, run.flushedL, run.gutterL, run.wellL, run.mainL, run.cartL, run.loads, run.rationedL, run.rationedByUseL, result.rainMm].map(values => values.buffer))
+    // Everything long is handed over, not copied.
+    const columns = [...Object.values(outlook.run), answer.outlook.rainMm].filter(
+      value => value instanceof Float64Array,
+    )
+    return transfer(
+      answer,
+      columns.map(column => column.buffer),
+    )
   },
   /** Days short against the size of one pool. */
-  sizes(site: Site, pool: number): SizePoint[] | undefined {
+  sizes(site: Site, poolId: string): SizePoint[] | undefined {
     const compiled = compile(site)
-    return compiled.pools[pool] && sizeCurve(compiled, pool, seriesFor(site))
+    const pool = compiled.pools.findIndex(({ id }) => id === poolId)
+    return pool < 0 ? undefined : sizeCurve(compiled, pool, seriesFor(site))
   },
   /** The plan and each of its options, weighed over the same weather. */
   weighings(site: Site): Weighings {
@@ -49,9 +82,11 @@ const face = {
   /** Ways of doing it that are not the plan's already. */
   ways: (site: Site): Way[] => waysFor({ ...site, climate: { ...site.climate, daily } }),
   /** Members of an ensemble, from one up to the one before another. */
-  members: (site: Site, from: number, to: number, years: number): Tally => runMembers({ ...site, climate: { ...site.climate, daily } }, compile(site), seriesFor(site), from, to, years),
+  members: (site: Site, from: number, to: number, years: number): Tally =>
+    runMembers({ ...site, climate: { ...site.climate, daily } }, compile(site), seriesFor(site), from, to, years),
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
-  flush: (site: Site, chamberId: string): FlushTrade | undefined => flushTrade(site, chamberId, seriesFor(site)),
+  flush: (site: Site, chamberId: string): FlushTrade | undefined =>
+    flushTrade(site, compile(site), chamberId, seriesFor(site)),
 }
 
 export type YearWorker = typeof face

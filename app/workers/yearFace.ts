@@ -1,8 +1,11 @@
 import { wrap, type Remote } from 'comlink'
 import type { Climate, Site } from '#core/site'
-import type { YearWorker } from './year.worker'
+import type { YearWorker } from '~/workers/year.worker'
 
-/** One worker for questions about the year, started when it is first asked. It is given the record once; a site goes to it without. */
+/**
+ * One worker for questions about the year, started when it is first asked. It is given the record once; a site goes
+ * to it without.
+ */
 export function yearFace() {
   let worker: Worker | undefined
   let remote: Remote<YearWorker> | undefined
@@ -11,9 +14,13 @@ export function yearFace() {
   const without = ({ climate: { daily: _daily, ...climate }, ...site }: Site): Site => ({ ...site, climate })
 
   return {
-    /** The worker at once, where it is started and knows the record: so that it is asked before the page is drawn anew. */
-    now: (site: Site): { face: Remote<YearWorker>, light: Site } | undefined => remote && site.climate.daily === sentRecord ? { face: remote, light: without(site) } : undefined,
-    async ready(site: Site): Promise<{ face: Remote<YearWorker>, light: Site }> {
+    /**
+     * The worker at once, where it is started and knows the record: so that it is asked before the page is drawn
+     * anew.
+     */
+    now: (site: Site): { face: Remote<YearWorker>; light: Site } | undefined =>
+      remote && site.climate.daily === sentRecord ? { face: remote, light: without(site) } : undefined,
+    async ready(site: Site): Promise<{ face: Remote<YearWorker>; light: Site }> {
       if (!remote) {
         worker = new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' })
         remote = wrap<YearWorker>(worker)

@@ -1,10 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arbitraryRain, arbitrarySite, blank, build, plainTank, rainDays, using, withRoof } from '../../tests/sites'
-import { seriesOf, weatherSeries } from '../climate'
+import {
+  arbitraryRain,
+  arbitrarySite,
+  blank,
+  build,
+  plainTank,
+  rainDays,
+  using,
+  withRoof,
+  put,
+} from '../../tests/sites'
+import { meanMonths, outlook } from './year'
+import { massErrorL, simulate } from './simulate'
+import { compile } from './compile'
 import { roofYield } from '../sums'
-import { moveOf, newSite, standInClimate, type Site } from '../site'
-import { compile, massErrorL, meanMonths, outlook, simulate } from '.'
+import type { Site } from '../site'
+import { moveOf, newSite, standInClimate } from '../moves'
+import { seriesOf, weatherSeries } from '../climate'
 
 describe('one tank, by hand', () => {
   const site = using(withRoof(plainTank(blank(), 'A')), 50)
@@ -17,9 +30,20 @@ describe('one tank, by hand', () => {
   })
   it('catches what the worked sum says', () => {
     const roofed = withRoof(plainTank(blank(), 'A'))
-    const lossy = build(roofed, moveOf('change', { path: ['roofs', 0, 'runoffCoefficient'], value: 0.83 }), moveOf('change', { path: ['roofs', 0, 'wettingLossMm'], value: 0.7 }), moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'share'], value: 0.6 }))
+    const lossy = build(
+      roofed,
+      put(['roofs', 0, 'runoffCoefficient'], 0.83),
+      put(['roofs', 0, 'wettingLossMm'], 0.7),
+      put(['roofs', 0, 'spouts', 0, 'share'], 0.6),
+    )
     for (const rainMm of [0.5, 0.7, 3.4, 61]) {
-      const { volumeL } = roofYield({ planAreaM2: 100, rainMm, runoffCoefficient: 0.83, wettingLossMm: 0.7, captureShare: 0.6 })
+      const { volumeL } = roofYield({
+        planAreaM2: 100,
+        rainMm,
+        runoffCoefficient: 0.83,
+        wettingLossMm: 0.7,
+        captureShare: 0.6,
+      })
       expect(simulate(compile(lossy), rainDays(rainMm), { startL: [0] }).caughtL[0]).toBeCloseTo(volumeL, 9)
     }
   })
@@ -41,7 +65,7 @@ describe('one tank, by hand', () => {
   })
   it('a shut valve in the line stops the use', () => {
     const run = site.runs.findIndex(candidate => candidate.to.node === site.uses[0]!.at)
-    const shut = build(site, moveOf('change', { path: ['runs', run, 'parts', 0, 'open'], value: false }))
+    const shut = build(site, put(['runs', run, 'parts', 0, 'open'], false))
     expect(simulate(compile(shut), rainDays(0), { startL: [500] }).shortL[0]).toBe(50)
   })
 })
@@ -57,7 +81,7 @@ describe('first flush', () => {
   it('takes the first of the rain, empties by the falling head, and loses its outlet’s flow while it rains', () => {
     const { fitted, chamber } = flushed()
     const run = simulate(compile(fitted), rainDays(8, 0, 0, 8), { startL: [0] })
-    const passing = 2 * chamber.capL / chamber.drainHours * 6
+    const passing = ((2 * chamber.capL) / chamber.drainHours) * 6
     expect(run.poolL[0]).toBeCloseTo(Math.min(900, 800 - chamber.capL - passing), 6)
     expect(chamber.drainHours).toBeLessThan(24)
     expect(run.flushedL[1]).toBeCloseTo(chamber.capL, 6)
@@ -66,75 +90,127 @@ describe('first flush', () => {
   })
   it('without an outlet stays full after the first rain, until it is emptied by hand', () => {
     const { fitted, index, chamber } = flushed()
-    const shut = build(fitted, moveOf('change', { path: ['nodes', index, 'orificeMm'], value: null }))
+    const shut = build(fitted, put(['nodes', index, 'orificeMm'], null))
     const run = simulate(compile(shut), rainDays(2, 0, 2), { startL: [0] })
     expect(run.poolL[2]).toBeCloseTo(200 - chamber.capL + 200, 6)
-    const tended = build(shut, moveOf('change', { path: ['nodes', index, 'emptiedEveryDays'], value: 2 }))
-    expect(simulate(compile(tended), rainDays(2, 0, 2), { startL: [0] }).poolL[2]).toBeCloseTo(400 - 2 * chamber.capL, 6)
+    const tended = build(shut, put(['nodes', index, 'emptiedEveryDays'], 2))
+    expect(simulate(compile(tended), rainDays(2, 0, 2), { startL: [0] }).poolL[2]).toBeCloseTo(
+      400 - 2 * chamber.capL,
+      6,
+    )
   })
   it('a winter by-pass sends its months to ground', () => {
     const { fitted } = flushed()
     const spout = fitted.nodes.findIndex(node => node.kind === 'spout')
-    const open = build(fitted, moveOf('change', { path: ['nodes', spout, 'bypassMonths'], value: [1, 12] }))
+    const open = build(fitted, put(['nodes', spout, 'bypassMonths'], [1, 12]))
     expect(simulate(compile(open), rainDays(20, 20), { startL: [0] }).storedL[1]).toBe(0)
   })
 })
 
 describe('whatever the site and the rain', () => {
   it('the mass balance closes and no pool stands above its rim or below nothing', () => {
-    fc.assert(fc.property(arbitrarySite, arbitraryRain, fc.boolean(), (site, rain, yieldBeforeSpill) => {
-      const compiled = compile(site)
-      const run = simulate(compiled, rainDays(...rain), { yieldBeforeSpill })
-      const throughput = run.startL + run.caughtL.reduce((sum, value) => sum + value, 0) + run.wellL.reduce((sum, value) => sum + value, 0) + 1
-      expect(Math.abs(massErrorL(run)) / throughput).toBeLessThan(1e-9)
-      for (let index = 0; index < run.poolL.length; index++) {
-        expect(run.poolL[index]!).toBeGreaterThanOrEqual(-1e-9)
-        expect(run.poolL[index]!).toBeLessThanOrEqual(compiled.pools[index % compiled.pools.length]!.capL + 1e-9)
-      }
-      for (let day = 0; day < run.days; day++) expect(run.shortL[day]!).toBeLessThanOrEqual(run.askedL[day]! + 1e-9)
-    }), { numRuns: 150 })
+    fc.assert(
+      fc.property(arbitrarySite, arbitraryRain, fc.boolean(), (site, rain, yieldBeforeSpill) => {
+        const compiled = compile(site)
+        const run = simulate(compiled, rainDays(...rain), { yieldBeforeSpill })
+        const throughput =
+          run.startL +
+          run.caughtL.reduce((sum, value) => sum + value, 0) +
+          run.wellL.reduce((sum, value) => sum + value, 0) +
+          1
+        expect(Math.abs(massErrorL(run)) / throughput).toBeLessThan(1e-9)
+        for (let index = 0; index < run.poolL.length; index++) {
+          expect(run.poolL[index]!).toBeGreaterThanOrEqual(-1e-9)
+          expect(run.poolL[index]!).toBeLessThanOrEqual(compiled.pools[index % compiled.pools.length]!.capL + 1e-9)
+        }
+        for (let day = 0; day < run.days; day++) expect(run.shortL[day]!).toBeLessThanOrEqual(run.askedL[day]! + 1e-9)
+      }),
+      { numRuns: 150 },
+    )
   })
 
   it('a larger tank never goes short more often on the same rain', () => {
-    fc.assert(fc.property(arbitraryRain, fc.double({ min: 1, max: 4, noNaN: true }), fc.double({ min: 5, max: 900, noNaN: true }), (rain, factor, use) => {
-      const site = using(withRoof(plainTank(blank(), 'A')), use)
-      const index = site.nodes.findIndex(node => node.id === 'tank-1')
-      const larger = build(site, moveOf('change', { path: ['nodes', index, 'shape', 'lengthM'], value: factor }))
-      const short = (candidate: Site) => outlook(candidate, rainDays(...rain)).years.reduce((sum, year) => sum + year.shortDays, 0)
-      expect(short(larger)).toBeLessThanOrEqual(short(site))
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        arbitraryRain,
+        fc.double({ min: 1, max: 4, noNaN: true }),
+        fc.double({ min: 5, max: 900, noNaN: true }),
+        (rain, factor, use) => {
+          const site = using(withRoof(plainTank(blank(), 'A')), use)
+          const index = site.nodes.findIndex(node => node.id === 'tank-1')
+          const larger = build(site, put(['nodes', index, 'shape', 'lengthM'], factor))
+          const short = (candidate: Site) =>
+            outlook(candidate, rainDays(...rain)).years.reduce((sum, year) => sum + year.shortDays, 0)
+          expect(short(larger)).toBeLessThanOrEqual(short(site))
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 
   it('an earlier use never goes short for a later one of the same tank', () => {
-    fc.assert(fc.property(arbitraryRain, fc.double({ min: 5, max: 300, noNaN: true }), fc.double({ min: 5, max: 300, noNaN: true }), (rain, first, second) => {
-      const site = using(using(withRoof(plainTank(blank(), 'A')), first), second)
-      const run = simulate(compile(site), rainDays(...rain), { startL: [100] })
-      for (let day = 0; day < run.days; day++) {
-        if (run.shortByUseL[day * 2 + 1]! < second - 1e-9) expect(run.shortByUseL[day * 2]).toBeCloseTo(0, 6)
-      }
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        arbitraryRain,
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        (rain, first, second) => {
+          const site = using(using(withRoof(plainTank(blank(), 'A')), first), second)
+          const run = simulate(compile(site), rainDays(...rain), { startL: [100] })
+          for (let day = 0; day < run.days; day++) {
+            if (run.shortByUseL[day * 2 + 1]! < second - 1e-9) expect(run.shortByUseL[day * 2]).toBeCloseTo(0, 6)
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 
   it('splitting a tank into two equal joined ones changes nothing', () => {
-    fc.assert(fc.property(arbitraryRain, (rain) => {
-      const one = using(withRoof(plainTank(blank(), 'A', { lengthM: 2 })), 120)
-      const two = using(withRoof(build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))), 120)
-      const stored = (site: Site) => [...simulate(compile(site), rainDays(...rain)).storedL]
-      const [whole, split] = [stored(one), stored(two)]
-      whole.forEach((value, day) => expect(split[day]).toBeCloseTo(value, 6))
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(arbitraryRain, rain => {
+        const one = using(withRoof(plainTank(blank(), 'A', { lengthM: 2 })), 120)
+        const two = using(
+          withRoof(
+            build(
+              plainTank(plainTank(blank(), 'A'), 'B'),
+              moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+            ),
+          ),
+          120,
+        )
+        const stored = (site: Site) => [...simulate(compile(site), rainDays(...rain)).storedL]
+        const [whole, split] = [stored(one), stored(two)]
+        whole.forEach((value, day) => expect(split[day]).toBeCloseTo(value, 6))
+      }),
+      { numRuns: 40 },
+    )
   })
 })
 
 describe('the years', () => {
   it('ranks them, adds up, and says how long full tanks last', () => {
     const made = newSite({
-      id: 'n', name: 'New', units: 'metric', climate: standInClimate('dry-summer-hill'), place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
-      roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' }, uses: [{ preset: 'beds', count: 25 }],
+      id: 'n',
+      name: 'New',
+      units: 'metric',
+      climate: standInClimate('dry-summer-hill'),
+      place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
+      roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' },
+      uses: [{ preset: 'beds', count: 25 }],
     })
     if (!made.ok) throw new Error(made.problem)
     const site = made.site
-    const result = outlook(site, seriesOf(11323, Float64Array.from({ length: 365 * 4 + 1 }, (_, day) => day % 9 === 0 && (day % 365 < 150 || day % 365 > 270) ? 12 - Math.floor(day / 365) : 0), false))
+    const result = outlook(
+      site,
+      seriesOf(
+        11323,
+        Float64Array.from({ length: 365 * 4 + 1 }, (_, day) =>
+          day % 9 === 0 && (day % 365 < 150 || day % 365 > 270) ? 12 - Math.floor(day / 365) : 0,
+        ),
+        false,
+      ),
+    )
     expect(result.years.map(year => year.year)).toEqual([2001, 2002, 2003, 2004])
     const [typical, worst] = [result.years[result.typical]!, result.years[result.worst]!]
     expect(worst.askedL - worst.metL).toBeGreaterThanOrEqual(typical.askedL - typical.metL)
@@ -148,15 +224,30 @@ describe('the years', () => {
 
 describe('the mean months', () => {
   it('come to the mean year, and each asks what its days ask', () => {
-    const made = newSite({ id: 's', name: 'S', units: 'metric', climate: standInClimate('cold-upland'), place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 }, roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' }, uses: [{ preset: 'flush', count: 3 }] })
+    const made = newSite({
+      id: 's',
+      name: 'S',
+      units: 'metric',
+      climate: standInClimate('cold-upland'),
+      place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 },
+      roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' },
+      uses: [{ preset: 'flush', count: 3 }],
+    })
     if (!made.ok) throw new Error(made.problem)
     const bypassed = build(made.site, moveOf('setBypass', { spout: 'spout-1', months: [1, 2] }))
     const answer = outlook(bypassed, weatherSeries(bypassed))
     const { comesL, askedL } = meanMonths(answer)
-    const mean = (of: (year: (typeof answer.years)[number]) => number) => answer.years.reduce((sum, year) => sum + of(year), 0) / answer.years.length
+    const mean = (of: (year: (typeof answer.years)[number]) => number) =>
+      answer.years.reduce((sum, year) => sum + of(year), 0) / answer.years.length
     const sum = (values: number[]) => values.reduce((total, value) => total + value, 0)
-    expect(sum(comesL)).toBeCloseTo(mean(year => year.caughtL - year.flushedL), 6)
-    expect(sum(askedL)).toBeCloseTo(mean(year => year.askedL), 6)
+    expect(sum(comesL)).toBeCloseTo(
+      mean(year => year.caughtL - year.flushedL),
+      6,
+    )
+    expect(sum(askedL)).toBeCloseTo(
+      mean(year => year.askedL),
+      6,
+    )
     // What a by-pass leads to ground in winter does not come.
     expect(comesL[0]).toBeLessThan(1)
     expect(comesL[2]).toBeGreaterThan(1000)

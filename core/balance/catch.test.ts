@@ -1,25 +1,46 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { blank, build, plainTank } from '../../tests/sites'
-import { GUARDS, SCREENS } from '../catalog'
-import { seriesOf, stormSplit, weatherSeries } from '../climate'
-import { moveOf, standInClimate, type Gutter, type Site } from '../site'
-import { washOff } from '../sums'
-import { catchYear, compile, flushTrade, flushYears, massErrorL, simulate, type FlushWay } from '.'
+import { blank, build, plainTank, put } from '../../tests/sites'
+import { massErrorL, simulate } from './simulate'
+import { flushTrade, flushYears, type FlushWay } from './flushTrade'
+import { compile } from './compile'
+import { catchYear } from './catchYear'
 import { overMm } from './catch'
+import { washOff } from '../sums'
+import type { Gutter, Site } from '../site'
+import { moveOf, standInClimate } from '../moves'
+import { seriesOf, stormSplit, weatherSeries } from '../climate'
+import { GUARDS, SCREENS } from '../catalog'
 
 /** 100 m² that lose nothing, over one tank. */
 function barn(gutter: Partial<Gutter> = {}): Site {
-  const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'Barn', lengthM: 10, widthM: 10, material: 'steel', eavesM: 3, tank: 'tank-1' }))
-  return build(site, moveOf('change', { path: ['roofs', 0, 'runoffCoefficient'], value: 1 }), moveOf('change', { path: ['roofs', 0, 'wettingLossMm'], value: 0 }),
-    moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'gutter'], value: { profile: 'half-round', widthMm: 100, depthMm: 50, slope: 0, outletAt: 'end', guard: 'none', below: 'unknown', ...gutter } }))
+  const site = build(
+    plainTank(blank(), 'A'),
+    moveOf('addRoof', { name: 'Barn', lengthM: 10, widthM: 10, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+  )
+  return build(
+    site,
+    put(['roofs', 0, 'runoffCoefficient'], 1),
+    put(['roofs', 0, 'wettingLossMm'], 0),
+    put(['roofs', 0, 'spouts', 0, 'gutter'], {
+      profile: 'half-round',
+      widthMm: 100,
+      depthMm: 50,
+      slope: 0,
+      outletAt: 'end',
+      guard: 'none',
+      below: 'unknown',
+      ...gutter,
+    }),
+  )
 }
 const day = (rainMm: number, split?: Float64Array) => ({ ...seriesOf(0, Float64Array.of(rainMm), true), split })
 
 describe('what never reaches a tank', () => {
   it('spills over the gutter in the hardest minutes, by hand', () => {
-    // Half the day's 20 mm in five minutes are 1000 L off 100 m², of which 0.77779 L/s · 300 s = 233.3 L go down; the rest falls too slowly to spill.
-    const split = Float64Array.from({ length: 72 }, (_, step) => step === 0 ? 0.5 : 0.5 / 71)
+    // Half the day's 20 mm in five minutes are 1000 L off 100 m², of which 0.77779 L/s · 300 s = 233.3 L go down; the
+    // rest falls too slowly to spill.
+    const split = Float64Array.from({ length: 72 }, (_, step) => (step === 0 ? 0.5 : 0.5 / 71))
     const run = simulate(compile(barn()), day(20, split), { startL: [0] })
     expect(run.gutterL[0]).toBeCloseTo(1000 - 0.77779 * 300, 1)
     expect(run.caughtL[0]).toBeCloseTo(2000 - run.gutterL[0]!, 9)
@@ -28,13 +49,19 @@ describe('what never reaches a tank', () => {
   })
   it('step by step: more rain spills more, a wider gutter less, never more than falls', () => {
     const split = stormSplit(50, 80)
-    fc.assert(fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (rainMm, stepMm) => {
-      const over = overMm(rainMm, split, stepMm)
-      expect(over).toBeGreaterThanOrEqual(0)
-      expect(over).toBeLessThanOrEqual(rainMm + 1e-9)
-      expect(overMm(rainMm + 1, split, stepMm)).toBeGreaterThanOrEqual(over)
-      expect(overMm(rainMm, split, stepMm + 1)).toBeLessThanOrEqual(over)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 300, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (rainMm, stepMm) => {
+          const over = overMm(rainMm, split, stepMm)
+          expect(over).toBeGreaterThanOrEqual(0)
+          expect(over).toBeLessThanOrEqual(rainMm + 1e-9)
+          expect(overMm(rainMm + 1, split, stepMm)).toBeGreaterThanOrEqual(over)
+          expect(overMm(rainMm, split, stepMm + 1)).toBeLessThanOrEqual(over)
+        },
+      ),
+    )
   })
   it('is thrown off by guard and screens, each its share', () => {
     const screened = build(barn({ guard: 'fine-mesh' }), moveOf('fitScreen', { spout: 'spout-1', type: 'spout' }))
@@ -44,28 +71,39 @@ describe('what never reaches a tank', () => {
   it('goes to ground in by-pass months, and over the overflow’s head when a flap shuts a full tank', () => {
     const site = build(barn(), moveOf('setBypass', { spout: 'spout-1', months: [1] }))
     expect(simulate(compile(site), day(5), { startL: [0] }).storedL[0]).toBe(0)
-    expect(catchYear(site).catches[0]!.bypassedL).toBeGreaterThan(1000)
+    expect(catchYear(compile(site), weatherSeries(site)).catches[0]!.bypassedL).toBeGreaterThan(1000)
     const pair = build(barn(), moveOf('addTank', { kind: 'drum', how: 'spill', to: 'tank-1' }))
     expect(simulate(compile(pair), day(20), { startL: [900, 0] }).poolL[1]).toBeGreaterThan(100)
     const shut = build(pair, moveOf('setBypass', { spout: 'spout-1', whenFull: true }))
     expect(simulate(compile(shut), day(20), { startL: [900, 0] }).poolL[1]).toBe(0)
   })
   it('adds up over a mean year: runoff is what spilled, went by, was screened and came', () => {
-    const site = { ...build(barn({ widthMm: 75, guard: 'mesh' }), moveOf('setBypass', { spout: 'spout-1', months: [1, 2] })), climate: standInClimate('monsoon-lowland') }
+    const site = {
+      ...build(barn({ widthMm: 75, guard: 'mesh' }), moveOf('setBypass', { spout: 'spout-1', months: [1, 2] })),
+      climate: standInClimate('monsoon-lowland'),
+    }
     const series = weatherSeries(site)
-    const [entry] = catchYear(site).catches
-    const caught = simulate(compile(site), series, { startL: [0] }).caughtL.reduce((sum, litres) => sum + litres, 0) / series.rainMm.length * 365.25
+    const [entry] = catchYear(compile(site), weatherSeries(site)).catches
+    const caught =
+      (simulate(compile(site), series, { startL: [0] }).caughtL.reduce((sum, litres) => sum + litres, 0) /
+        series.rainMm.length) *
+      365.25
     expect(entry!.overGutterL).toBeGreaterThan(100)
     expect(entry!.runoffL - entry!.overGutterL - entry!.bypassedL - entry!.screenedL).toBeCloseTo(caught, 6)
     // Nothing is lost on the roof, so the runoff is the climate's 1243 mm on 100 m².
     expect(entry!.runoffL / 124300).toBeCloseTo(1, 2)
   })
   it('one chamber for two spouts lets its outlet’s water go once', () => {
-    const two = build(barn(), moveOf('addSpout', { roof: 'roof-1', tank: 'tank-1' }), moveOf('joinSpouts', { spout: 'spout-2', into: 'spout-1' }), moveOf('fitFirstFlush', { spout: 'spout-1', at: 'line', depthMm: 1 }))
+    const two = build(
+      barn(),
+      moveOf('addSpout', { roof: 'roof-1', tank: 'tank-1' }),
+      moveOf('joinSpouts', { spout: 'spout-2', into: 'spout-1' }),
+      moveOf('fitFirstFlush', { spout: 'spout-1', at: 'line', depthMm: 1 }),
+    )
     const chamber = compile(two).chambers[0]!
     expect(chamber.capL).toBeGreaterThanOrEqual(100)
     const run = simulate(compile(two), day(20), { startL: [0] })
-    expect(run.flushedL[0]).toBeCloseTo(2 * chamber.capL / chamber.drainHours * 6, 6)
+    expect(run.flushedL[0]).toBeCloseTo(((2 * chamber.capL) / chamber.drainHours) * 6, 6)
   })
 })
 
@@ -78,11 +116,11 @@ describe('dirt kept out against litres lost', () => {
     expect(found.keptShare).toBeCloseTo(keptShare / washedShare, 9)
   })
   it('a chamber that nobody empties keeps only the first rain’s dirt', () => {
-    const arriving = Float64Array.from({ length: 400 }, (_, at) => at % 4 ? 0 : 1000)
+    const arriving = Float64Array.from({ length: 400 }, (_, at) => (at % 4 ? 0 : 1000))
     const rains = { rainMm: arriving.map(litres => litres / 100) }
     const never = flushYears(arriving, 100, { ...way, emptiedEveryDays: 0 }, rains)
     expect(never.keptShare).toBeLessThan(0.05)
-    expect(never.foulRains).toBeCloseTo(99 / 400 * 365.25, 6)
+    expect(never.foulRains).toBeCloseTo((99 / 400) * 365.25, 6)
     expect(flushYears(arriving, 100, way, rains).keptShare).toBeGreaterThan(0.7)
   })
   it('without a ball it keeps less, and with a straight tee less still', () => {
@@ -93,7 +131,7 @@ describe('dirt kept out against litres lost', () => {
   })
   it('deeper keeps more dirt out and more water; a wider outlet empties sooner and wastes more', () => {
     const site = build(barn(), moveOf('fitFirstFlush', { spout: 'spout-1' }))
-    const trade = flushTrade(site, 'chamber-1', weatherSeries(site))!
+    const trade = flushTrade(site, compile(site), 'chamber-1', weatherSeries(site))!
     const rises = (values: number[]) => expect(values).toEqual([...values].sort((a, b) => a - b))
     rises(trade.byDepth.map(entry => entry.keptShare))
     rises(trade.byDepth.map(entry => entry.lostL))
@@ -104,13 +142,13 @@ describe('dirt kept out against litres lost', () => {
   })
   it('agrees with the balance on what the chamber costs', () => {
     const site = build(barn(), moveOf('fitFirstFlush', { spout: 'spout-1' }))
-    const trade = flushTrade(site, 'chamber-1', weatherSeries(site))!
-    const [chamber] = catchYear(site).chambers
+    const trade = flushTrade(site, compile(site), 'chamber-1', weatherSeries(site))!
+    const [chamber] = catchYear(compile(site), weatherSeries(site)).chambers
     expect(trade.now.outletL).toBeCloseTo(chamber!.outletL, 3)
     expect(trade.now.lostL).toBeCloseTo(chamber!.outletL + chamber!.emptiedL, 3)
   })
   it('has nothing to say of a chamber that no roof reaches', () => {
-    const site = build(barn(), moveOf('fitFirstFlush', { spout: 'spout-1' }), moveOf('change', { path: ['roofs', 0, 'spouts'], value: [] }))
-    expect(flushTrade(site, 'chamber-1', weatherSeries(site))).toBeUndefined()
+    const site = build(barn(), moveOf('fitFirstFlush', { spout: 'spout-1' }), put(['roofs', 0, 'spouts'], []))
+    expect(flushTrade(site, compile(site), 'chamber-1', weatherSeries(site))).toBeUndefined()
   })
 })

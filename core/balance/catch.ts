@@ -1,13 +1,26 @@
-import { WET_DAY_HOURS } from '../catalog'
+import type { RoofColumns } from './columns'
 import type { DailySeries } from '../climate'
-import type { RoofColumns } from './engine'
+import { WET_DAY_HOURS } from '../catalog'
 
 /** What became of the rain on one share of a roof, litres over the whole series. */
-export interface CatchTotals { runoffL: number, overGutterL: number, bypassedL: number, screenedL: number }
-/** What a chamber did, litres over the whole series: emptied between rains, and let out of its outlet while it rained. */
-export interface ChamberTotals { emptiedL: number, outletL: number }
+export interface CatchTotals {
+  runoffL: number
+  overGutterL: number
+  bypassedL: number
+  screenedL: number
+}
+/**
+ * What a chamber did, litres over the whole series: emptied between rains, and let out of its outlet while it rained.
+ */
+export interface ChamberTotals {
+  emptiedL: number
+  outletL: number
+}
 
-/** Roof water day by day, from the sky to the tanks' inlets. It does not ask what the tanks hold, so one catch serves every size of tank. */
+/**
+ * Roof water day by day, from the sky to the tanks' inlets. It does not ask what the tanks hold, so one catch serves
+ * every size of tank.
+ */
 export interface CatchRun {
   /** One figure a pool and day: what arrives at its inlets. */
   inflowL: Float64Array
@@ -23,16 +36,25 @@ export interface CatchRun {
 
 const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
-/** Runs the first `days` of a series over the roofs, gutters, screens and chambers. `chamberL` is what the chambers hold; it is carried on. */
+/**
+ * Runs the first `days` of a series over the roofs, gutters, screens and chambers. `chamberL` is what the chambers
+ * hold; it is carried on.
+ */
 export function catchRain(roofs: RoofColumns, series: DailySeries, days: number, chamberL: Float64Array): CatchRun {
   const { pools } = roofs
   const run: CatchRun = {
-    inflowL: new Float64Array(days * pools), caughtL: new Float64Array(days), flushedL: new Float64Array(days), gutterL: new Float64Array(days),
+    inflowL: new Float64Array(days * pools),
+    caughtL: new Float64Array(days),
+    flushedL: new Float64Array(days),
+    gutterL: new Float64Array(days),
     catches: Array.from({ length: roofs.caught }, () => ({ runoffL: 0, overGutterL: 0, bypassedL: 0, screenedL: 0 })),
-    chambers: Array.from({ length: roofs.chambers }, () => ({ emptiedL: 0, outletL: 0 })), chamberStartL: total(chamberL), chamberEndL: 0,
+    chambers: Array.from({ length: roofs.chambers }, () => ({ emptiedL: 0, outletL: 0 })),
+    chamberStartL: total(chamberL),
+    chamberEndL: 0,
   }
-  // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head. Over a wet day it is shared by all spouts above it.
-  const outletL = roofs.chamberL.map((capL, index) => 2 * capL / roofs.chamberHours[index]! * WET_DAY_HOURS)
+  // V(t) = C(1 − t/T)² starts at a rate of 2C/T: that is the outlet's flow under full head. Over a wet day it is
+  // shared by all spouts above it.
+  const outletL = roofs.chamberL.map((capL, index) => ((2 * capL) / roofs.chamberHours[index]!) * WET_DAY_HOURS)
   const outletLeft = new Float64Array(roofs.chambers)
   const { rainMm, month, split } = series
   for (let day = 0; day < days; day++) {
@@ -47,7 +69,13 @@ export function catchRain(roofs: RoofColumns, series: DailySeries, days: number,
 }
 
 /** Between rains a chamber empties through its outlet under a falling head, or by hand on its day. */
-function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEvery }: RoofColumns, run: CatchRun, day: number, wet: boolean, chamberL: Float64Array): void {
+function emptyChambers(
+  { chambers, chamberL: capacityL, chamberHours, chamberEvery }: RoofColumns,
+  run: CatchRun,
+  day: number,
+  wet: boolean,
+  chamberL: Float64Array,
+): void {
   for (let index = 0; index < chambers; index++) {
     const before = chamberL[index]!
     if (before === 0) continue
@@ -68,7 +96,16 @@ function emptyChambers({ chambers, chamberL: capacityL, chamberHours, chamberEve
 }
 
 /** The day's `roof-yield` of every spout, written out so that the loop calls little; a test holds the two together. */
-function fall(roofs: RoofColumns, run: CatchRun, day: number, rainMm: number, monthBit: number, split: Float64Array | undefined, chamberL: Float64Array, outletLeft: Float64Array): void {
+function fall(
+  roofs: RoofColumns,
+  run: CatchRun,
+  day: number,
+  rainMm: number,
+  monthBit: number,
+  split: Float64Array | undefined,
+  chamberL: Float64Array,
+  outletLeft: Float64Array,
+): void {
   for (let index = 0; index < roofs.caught; index++) {
     const effectiveMm = rainMm - roofs.caughtLossMm[index]!
     if (effectiveMm <= 0) continue
@@ -98,7 +135,10 @@ function fall(roofs: RoofColumns, run: CatchRun, day: number, rainMm: number, mo
   }
 }
 
-/** Millimetres of a day's runoff that come faster than a gutter, downpipe or line passes, step by step until the burst is over. */
+/**
+ * Millimetres of a day's runoff that come faster than a gutter, downpipe or line passes, step by step until the burst
+ * is over.
+ */
 export function overMm(runoffMm: number, split: Float64Array, stepMm: number): number {
   let over = 0
   for (let step = 0; step < split.length; step++) {
@@ -109,8 +149,18 @@ export function overMm(runoffMm: number, split: Float64Array, stepMm: number): n
   return over
 }
 
-/** What a chamber keeps of an inflow: the room it has, then what its outlet still passes at full head while it rains. */
-function divert({ chamberL: capacityL }: RoofColumns, run: CatchRun, day: number, index: number, litres: number, chamberL: Float64Array, outletLeft: Float64Array): number {
+/**
+ * What a chamber keeps of an inflow: the room it has, then what its outlet still passes at full head while it rains.
+ */
+function divert(
+  { chamberL: capacityL }: RoofColumns,
+  run: CatchRun,
+  day: number,
+  index: number,
+  litres: number,
+  chamberL: Float64Array,
+  outletLeft: Float64Array,
+): number {
   const room = capacityL[index]! - chamberL[index]!
   const taken = litres < room ? litres : room
   chamberL[index]! += taken

@@ -1,11 +1,32 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build, joinedBy, plainTank } from '../../tests/sites'
+import { outlook, poolFigures } from './year'
+import { poolsOf } from './pools'
+import { compile } from './compile'
+import type { Site } from '../site'
+import { moveOf } from '../moves'
+import type { Part } from '../kinds'
 import { seriesOf } from '../climate'
-import { moveOf, type Part, type Site } from '../site'
-import { compile, outlook, poolFigures, poolsOf } from '.'
 
-const joint = (site: Site, id: string): Site => ({ ...site, nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }] })
-const tap = (site: Site, id: string, baseM: number): Site => ({ ...site, nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }], uses: [...site.uses, { id: `use-${id}`, name: id, at: id, quality: 'garden', priority: site.uses.length + 1, amount: { by: 'day', litresPerDay: 100, months: Array.from({ length: 12 }, () => 1) } }] })
+const joint = (site: Site, id: string): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }],
+})
+const tap = (site: Site, id: string, baseM: number): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
+  uses: [
+    ...site.uses,
+    {
+      id: `use-${id}`,
+      name: id,
+      at: id,
+      quality: 'garden',
+      priority: site.uses.length + 1,
+      amount: { by: 'day', litresPerDay: 100, months: Array.from({ length: 12 }, () => 1) },
+    },
+  ],
+})
 const pump: Part = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
 
 describe('what a use can draw', () => {
@@ -18,8 +39,15 @@ describe('what a use can draw', () => {
   })
   it('two lines from one pool count once, the better one', () => {
     let site = tap(plainTank(blank(), 'A'), 'sink', 0.5)
-    site = joinedBy(joinedBy(site, ['tank-1', 'outlet'], ['sink', 'in'], []), ['tank-1', 'link'], ['sink', 'in'], [pump])
-    expect(compile(site).demands[0]!.sources).toEqual([expect.objectContaining({ kind: 'pool', keepL: expect.closeTo(0, 6) })])
+    site = joinedBy(
+      joinedBy(site, ['tank-1', 'outlet'], ['sink', 'in'], []),
+      ['tank-1', 'link'],
+      ['sink', 'in'],
+      [pump],
+    )
+    expect(compile(site).demands[0]!.sources).toEqual([
+      expect.objectContaining({ kind: 'pool', keepL: expect.closeTo(0, 6) }),
+    ])
   })
   it('is served in the order of priority, whatever the order in the file', () => {
     const site = tap(tap(plainTank(blank(), 'A'), 'later', 0), 'first', 0)
@@ -28,7 +56,11 @@ describe('what a use can draw', () => {
   })
   it('usable is what the best line can draw', () => {
     const site = joinedBy(tap(plainTank(blank(), 'A'), 'sink', 0.3), ['tank-1', 'outlet'], ['sink', 'in'], [])
-    expect(poolFigures(compile(site))[0]).toMatchObject({ capL: expect.closeTo(900, 6), nominalL: expect.closeTo(1000, 6), usableL: expect.closeTo(600, 6) })
+    expect(poolFigures(compile(site))[0]).toMatchObject({
+      capL: expect.closeTo(900, 6),
+      nominalL: expect.closeTo(1000, 6),
+      usableL: expect.closeTo(600, 6),
+    })
     expect(poolFigures(compile(plainTank(blank(), 'A')))[0]!.usableL).toBe(0)
   })
 })
@@ -41,12 +73,23 @@ describe('pools', () => {
     expect(poolsOf(joinedBy(site, ['tank-2', 'outlet'], ['manifold', 'in'], [pump]))).toHaveLength(2)
   })
   it('a link above a spill point joins nothing', () => {
-    const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('setPort', { tank: 'tank-1', port: 'link', heightM: 0.95 }), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    const pair = build(
+      plainTank(plainTank(blank(), 'A'), 'B'),
+      moveOf('setPort', { tank: 'tank-1', port: 'link', heightM: 0.95 }),
+      moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+    )
     expect(poolsOf(pair)).toHaveLength(2)
   })
   it('level and volume answer each other', () => {
-    const pool = poolsOf(build(plainTank(plainTank(blank(), 'A', { lengthM: 2 }), 'B'), moveOf('setHeight', { node: 'tank-2', baseM: -0.4 }), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 })))[0]!
-    for (const heightM of [-0.4, -0.1, 0, 0.2, 0.45]) expect(pool.volumeAtL(pool.levelAtM(pool.volumeAtL(heightM)))).toBeCloseTo(pool.volumeAtL(heightM), 6)
+    const pool = poolsOf(
+      build(
+        plainTank(plainTank(blank(), 'A', { lengthM: 2 }), 'B'),
+        moveOf('setHeight', { node: 'tank-2', baseM: -0.4 }),
+        moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+      ),
+    )[0]!
+    for (const heightM of [-0.4, -0.1, 0, 0.2, 0.45])
+      expect(pool.volumeAtL(pool.levelAtM(pool.volumeAtL(heightM)))).toBeCloseTo(pool.volumeAtL(heightM), 6)
     expect(pool.levelAtM(pool.capL)).toBeCloseTo(pool.capM, 6)
     expect(pool.levelAtM(0)).toBeCloseTo(-0.4, 6)
   })
@@ -59,7 +102,13 @@ describe('the years of a series', () => {
   })
   it('autonomy counts what is in the tanks alone, also where a main or a well serves the tap', () => {
     const rule = { startShare: 0, stopShare: 0, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }
-    const backed: Site = { ...site, nodes: [...site.nodes, { kind: 'main', id: 'street', name: 'Street', baseM: 0, groundM: 0, pressureKPa: 300, rule }] }
+    const backed: Site = {
+      ...site,
+      nodes: [
+        ...site.nodes,
+        { kind: 'main', id: 'street', name: 'Street', baseM: 0, groundM: 0, pressureKPa: 300, rule },
+      ],
+    }
     const fed = joinedBy(backed, ['street', 'out'], ['sink', 'in'], [])
     const result = outlook(fed, seriesOf(0, new Float64Array(30), true), { startL: [900] })
     expect(result.years[0]).toMatchObject({ shortDays: 0, mainL: expect.closeTo(2100, 6) })
@@ -68,7 +117,10 @@ describe('the years of a series', () => {
   it('counts short days, runs of them and dry spells within their own year', () => {
     const startDay = Math.round(Date.UTC(2001, 0, 1) / 86400000)
     const result = outlook(site, seriesOf(startDay, new Float64Array(730), false), { startL: [900] })
-    expect(result.years.map(year => [year.year, year.shortDays, year.longestShortDays, year.longestDryDays])).toEqual([[2001, 356, 356, 365], [2002, 365, 365, 365]])
+    expect(result.years.map(year => [year.year, year.shortDays, year.longestShortDays, year.longestDryDays])).toEqual([
+      [2001, 356, 356, 365],
+      [2002, 365, 365, 365],
+    ])
     expect(result.years[0]!.metL).toBeCloseTo(900, 6)
     expect([result.typical, result.worst]).toEqual([0, 1])
   })

@@ -1,11 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank } from '../../tests/sites'
+import { outlook } from './year'
+import { addTally, emptyTally, readTally, runMembers } from './ensemble'
+import { compile } from './compile'
+import type { Site } from '../site'
+import { moveOf, standInClimate } from '../moves'
 import { dailySeries, memberRain, seriesOf, weatherSeries } from '../climate'
-import { moveOf, standInClimate, type Site } from '../site'
-import { addTally, compile, emptyTally, outlook, readTally, runMembers } from '.'
 
 /** 40 m² of roof over a cubic metre, in a place with a dry summer, and 60 litres a day. */
-const site: Site = { ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 8, widthM: 5, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('fitFirstFlush', { spout: 'spout-1' }), moveOf('addUse', { preset: 'sheep', count: 12 })), climate: standInClimate('dry-summer-hill') }
+const site: Site = {
+  ...build(
+    plainTank(blank(), 'A'),
+    moveOf('addRoof', { name: 'R', lengthM: 8, widthM: 5, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+    moveOf('fitFirstFlush', { spout: 'spout-1' }),
+    moveOf('addUse', { preset: 'sheep', count: 12 }),
+  ),
+  climate: standInClimate('dry-summer-hill'),
+}
 const compiled = compile(site)
 const own = weatherSeries(site)
 const run = (from: number, to: number, years = 10) => runMembers(site, compiled, own, from, to, years)
@@ -15,8 +26,15 @@ describe('an ensemble', () => {
 
   it('repeats by seed, and is the same however it is shared out', () => {
     expect(run(0, 20)).toEqual(whole)
-    for (const cuts of [[0, 7, 20], [0, 1, 2, 19, 20], [0, 8, 16, 20]]) {
-      const parts = cuts.slice(1).map((to, at) => run(cuts[at]!, to)).reverse()
+    for (const cuts of [
+      [0, 7, 20],
+      [0, 1, 2, 19, 20],
+      [0, 8, 16, 20],
+    ]) {
+      const parts = cuts
+        .slice(1)
+        .map((to, at) => run(cuts[at]!, to))
+        .reverse()
       expect(parts.reduce(addTally, emptyTally())).toEqual(whole)
     }
   })
@@ -51,7 +69,10 @@ describe('an ensemble', () => {
   })
   it('of a site without tanks or uses is no trouble', () => {
     const bare = compile(blank())
-    expect(readTally(runMembers(blank(), bare, weatherSeries(blank()), 0, 3, 10))).toMatchObject({ dryShare: 0, shortDays: [0, 0, 0] })
+    expect(readTally(runMembers(blank(), bare, weatherSeries(blank()), 0, 3, 10))).toMatchObject({
+      dryShare: 0,
+      shortDays: [0, 0, 0],
+    })
     expect(readTally(emptyTally())).toMatchObject({ years: 0, dryShare: 0 })
   })
 })

@@ -1,11 +1,10 @@
-import { memberRain, seriesOf, type DailySeries } from '../climate'
-import type { Site } from '../site'
-import { catchRain } from './catch'
-import type { Compiled } from './compile'
-import { poolColumns, roofColumns } from './engine'
-import { startLanes, stepDay } from './lanes'
-import { FIRST_DAYS } from './simulate'
 import { SHORT_SHARE } from './year'
+import { prepareCatch, runLanes } from './runLanes'
+import { type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
+import type { Compiled } from './compile'
+import { poolColumns, roofColumns, type RoofColumns } from './columns'
+import type { Site } from '../site'
+import { memberRain, seriesOf, type DailySeries } from '../climate'
 
 /** Steps by which the tanks' filling is told: nothing to all of what they hold. */
 const LEVELS = 101
@@ -13,13 +12,13 @@ const WEEKS = 52
 const MOST_DAYS = 366
 /** Members run side by side: enough to share the loop's work, few enough to stay in the cache. */
 const SIDE_BY_SIDE = 8
-const BEFORE_FIRST = 365
 
 /**
- * What many made-up years came to, as counts: of the same size however many they are. Counts add up in any order to the same,
+ * What many made-up years came to, as counts: of the same size however many they are. Counts add up in any order to
+ * the same,
  * so whoever shares the members out among workers gets the same answer.
  */
-export interface Tally {
+export interface Tally extends Record<DayFigure, number> {
   members: number
   years: number
   /** Years by their number of days short. */
@@ -29,121 +28,128 @@ export interface Tally {
   dryYears: number
   /** Ends of week w (rows) by hundredths of what the tanks hold (columns). */
   byLevel: Uint32Array
-  /** Whole litres, and loads of carted water. */
+  /** Whole litres, as are the figures of the days; loads are counted. */
   askedL: number
-  shortL: number
-  rationedL: number
-  spilledL: number
-  wellL: number
-  mainL: number
-  cartL: number
-  loads: number
 }
 
 export function emptyTally(): Tally {
   return {
-    members: 0, years: 0, byShortDays: new Uint32Array(MOST_DAYS + 1), dryMonths: new Uint32Array(12), dryYears: 0, byLevel: new Uint32Array(WEEKS * LEVELS),
-    askedL: 0, shortL: 0, rationedL: 0, spilledL: 0, wellL: 0, mainL: 0, cartL: 0, loads: 0,
+    members: 0,
+    years: 0,
+    byShortDays: new Uint32Array(MOST_DAYS + 1),
+    dryMonths: new Uint32Array(12),
+    dryYears: 0,
+    byLevel: new Uint32Array(WEEKS * LEVELS),
+    askedL: 0,
+    shortL: 0,
+    rationedL: 0,
+    spilledL: 0,
+    wellL: 0,
+    mainL: 0,
+    cartL: 0,
+    loads: 0,
   }
 }
 
 /** Adds one tally to another, which is changed. */
 export function addTally(to: Tally, more: Tally): Tally {
-  for (const name of ['byShortDays', 'dryMonths', 'byLevel'] as const) more[name].forEach((count, at) => to[name][at]! += count)
-  for (const name of ['members', 'years', 'dryYears', 'askedL', 'shortL', 'rationedL', 'spilledL', 'wellL', 'mainL', 'cartL', 'loads'] as const) to[name] += more[name]
+  for (const name of ['byShortDays', 'dryMonths', 'byLevel'] as const)
+    more[name].forEach((count, at) => (to[name][at]! += count))
+  const figures = HAPPENINGS.flatMap((happening): readonly DayFigure[] => DAY_FIGURES[happening])
+  for (const name of [...figures, 'members', 'years', 'dryYears', 'askedL'] as const) to[name] += more[name]
   return to
 }
 
 /**
- * Runs members `from` to `to` (past the last) of an ensemble: each so many years of weather made from the site's climate with its own seed. `own` is
+ * Runs members `from` to `to` (past the last) of an ensemble: each so many years of weather made from the site's
+ * climate with its own seed. `own` is
  * the site's own series, whose storms give the shape of every wet day.
  */
-export function runMembers(site: Pick<Site, 'climate' | 'place'>, compiled: Compiled, own: DailySeries, from: number, to: number, years: number): Tally {
+export function runMembers(
+  site: Pick<Site, 'climate' | 'place'>,
+  compiled: Compiled,
+  own: DailySeries,
+  from: number,
+  to: number,
+  years: number,
+): Tally {
   const tally = emptyTally()
   const rain = memberRain(site, years)
   const roofs = roofColumns(compiled)
   for (let first = from; first < to; first += SIDE_BY_SIDE) {
     const seeds = Array.from({ length: Math.min(SIDE_BY_SIDE, to - first) }, (_, at) => first + at + 1)
-    runSideBySide(tally, compiled, roofs, seeds.map((seed): DailySeries => ({ ...seriesOf(rain.startDay, rain.make(seed), true), split: own.split })))
+    runSideBySide(
+      tally,
+      compiled,
+      roofs,
+      seeds.map((seed): DailySeries => ({ ...seriesOf(rain.startDay, rain.make(seed), true), split: own.split })),
+    )
   }
   return tally
 }
 
-function runSideBySide(tally: Tally, compiled: Compiled, roofs: ReturnType<typeof roofColumns>, members: DailySeries[]): void {
+function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, members: DailySeries[]): void {
   const columns = poolColumns(members.map(() => compiled))
   const { lanes: count, pools, allAskedL } = columns
-  const lanes = startLanes(columns, 1 / 2)
-  const [{ month, years, rainMm }] = members as [DailySeries]
-  const chambers = members.map(() => new Float64Array(roofs.chambers))
-  const first = members.map((series, lane) => catchRain(roofs, series, BEFORE_FIRST, chambers[lane]!).inflowL)
-  const whole = members.map((series, lane) => catchRain(roofs, series, rainMm.length, chambers[lane]!).inflowL)
-  let [row, inflow] = [0, first]
-  const arrive = () => {
-    for (let lane = 0; lane < count; lane++) {
-      const own = inflow[lane]!
-      for (let pool = 0; pool < pools; pool++) lanes.pool[pool * count + lane]! += own[row + pool]!
-    }
-  }
-  for (let day = 0; day < FIRST_DAYS; day++) {
-    row = day * pools
-    stepDay(columns, lanes, month[day]!, arrive, false)
-  }
-  inflow = whole
+  const [series] = members as [DailySeries]
+  const { years } = series
   const holdsL = compiled.pools.reduce((sum, pool) => sum + pool.capL, 0)
-  const one = () => new Float64Array(count)
-  const [daysShort, monthsShort] = [one(), new Int32Array(count)]
-  const totals = { shortL: one(), rationedL: one(), spilledL: one(), wellL: one(), mainL: one(), cartL: one(), loads: one() }
-  let askedL = 0
-  for (const year of years) {
-    daysShort.fill(0)
-    monthsShort.fill(0)
-    for (let day = year.from; day < year.to; day++) {
-      row = day * pools
-      const at = month[day]!
-      stepDay(columns, lanes, at, arrive, false)
-      askedL += allAskedL[at]!
-      if (lanes.spilled) for (let lane = 0; lane < count; lane++) totals.spilledL[lane]! += lanes.spilledL[lane]!
-      for (let lane = 0; lane < count && lanes.brought; lane++) {
-        totals.wellL[lane]! += lanes.wellL[lane]!
-        totals.mainL[lane]! += lanes.mainL[lane]!
-        totals.cartL[lane]! += lanes.cartL[lane]!
-        totals.loads[lane]! += lanes.loads[lane]!
-      }
-      if (lanes.withheld) {
-        for (let lane = 0; lane < count; lane++) {
-          totals.rationedL[lane]! += lanes.rationedL[lane]!
-          totals.shortL[lane]! += lanes.shortL[lane]!
-          if (lanes.shortL[lane]! <= allAskedL[at]! * SHORT_SHARE) continue
-          daysShort[lane]!++
-          monthsShort[lane]! |= 1 << at
-        }
-      }
-      const week = (day - year.from) / 7
-      if (Number.isInteger(week) && week < WEEKS && holdsL > 0) {
-        for (let lane = 0; lane < count; lane++) {
-          let heldL = 0
-          for (let pool = 0; pool < pools; pool++) heldL += lanes.pool[pool * count + lane]!
-          tally.byLevel[week * LEVELS + Math.round(heldL / holdsL * (LEVELS - 1))]!++
-        }
-      }
-    }
+  const totals = dayColumns(count)
+  const [daysShort, monthsShort] = [new Float64Array(count), new Int32Array(count)]
+  let [askedL, year] = [0, 0]
+
+  const endYear = () => {
     for (let lane = 0; lane < count; lane++) {
       tally.byShortDays[daysShort[lane]!]!++
       if (daysShort[lane]! > 0) tally.dryYears++
-      for (let index = 0; index < 12; index++) if (monthsShort[lane]! & 1 << index) tally.dryMonths[index]!++
+      for (let index = 0; index < 12; index++) if (monthsShort[lane]! & (1 << index)) tally.dryMonths[index]!++
+    }
+    daysShort.fill(0)
+    monthsShort.fill(0)
+    year++
+  }
+  const readLevels = (week: number, held: Float64Array) => {
+    for (let lane = 0; lane < count; lane++) {
+      let heldL = 0
+      for (let pool = 0; pool < pools; pool++) heldL += held[pool * count + lane]!
+      tally.byLevel[week * LEVELS + Math.round((heldL / holdsL) * (LEVELS - 1))]!++
     }
   }
+  const caught = members.map(member => prepareCatch(roofs, member))
+  runLanes({ columns, series, caught }, (day, month, lanes) => {
+    const { from, to } = years[year] ?? { from: Infinity, to: Infinity }
+    if (day < from) return
+    askedL += allAskedL[month]!
+    for (const happening of HAPPENINGS) {
+      if (!lanes.happened[happening]) continue
+      for (const figure of DAY_FIGURES[happening])
+        for (let lane = 0; lane < count; lane++) totals[figure][lane]! += lanes[figure][lane]!
+    }
+    if (lanes.happened.withheld)
+      for (let lane = 0; lane < count; lane++) {
+        if (lanes.shortL[lane]! <= allAskedL[month]! * SHORT_SHARE) continue
+        daysShort[lane]!++
+        monthsShort[lane]! |= 1 << month
+      }
+    const week = (day - from) / 7
+    if (Number.isInteger(week) && week < WEEKS && holdsL > 0) readLevels(week, lanes.pool)
+    if (day + 1 === to) endYear()
+  })
   tally.members += count
   tally.years += count * years.length
   tally.askedL += Math.round(askedL) * count
-  for (const name of Object.keys(totals) as (keyof typeof totals)[]) for (const litres of totals[name]) tally[name] += Math.round(litres)
+  for (const figure of Object.keys(totals) as DayFigure[])
+    for (const litres of totals[figure]) tally[figure] += Math.round(litres)
 }
 
 /** What an ensemble says, in shares and means of a year. */
 export interface Ensemble {
   members: number
   years: number
-  /** Days short in a good, a middle and a bad year: one in ten is better than the first, one in ten worse than the last. */
+  /**
+   * Days short in a good, a middle and a bad year: one in ten is better than the first, one in ten worse than the
+   * last.
+   */
   shortDays: [number, number, number]
   /** Chance that a year runs short at all, and in each month. */
   dryShare: number
@@ -151,17 +157,37 @@ export interface Ensemble {
   /** How full the tanks stand at the end of each week: the same three, as shares of what they hold. */
   level: [number, number, number][]
   /** Litres of a mean year. */
-  meanL: { asked: number, short: number, rationed: number, spilled: number, well: number, main: number, cart: number }
+  meanL: { asked: number; short: number; rationed: number; spilled: number; well: number; main: number; cart: number }
   loads: number
 }
 
 export function readTally(tally: Tally): Ensemble {
   const { members, years } = tally
-  const mean = (litres: number) => years > 0 ? litres / years : 0
+  const mean = (litres: number) => (years > 0 ? litres / years : 0)
   return {
-    members, years, shortDays: band(tally.byShortDays), dryShare: mean(tally.dryYears), dryByMonth: [...tally.dryMonths].map(mean),
-    level: Array.from({ length: WEEKS }, (_, week) => band(tally.byLevel.subarray(week * LEVELS, (week + 1) * LEVELS)).map(at => at / (LEVELS - 1)) as [number, number, number]),
-    meanL: { asked: mean(tally.askedL), short: mean(tally.shortL), rationed: mean(tally.rationedL), spilled: mean(tally.spilledL), well: mean(tally.wellL), main: mean(tally.mainL), cart: mean(tally.cartL) },
+    members,
+    years,
+    shortDays: band(tally.byShortDays),
+    dryShare: mean(tally.dryYears),
+    dryByMonth: [...tally.dryMonths].map(mean),
+    level: Array.from(
+      { length: WEEKS },
+      (_, week) =>
+        band(tally.byLevel.subarray(week * LEVELS, (week + 1) * LEVELS)).map(at => at / (LEVELS - 1)) as [
+          number,
+          number,
+          number,
+        ],
+    ),
+    meanL: {
+      asked: mean(tally.askedL),
+      short: mean(tally.shortL),
+      rationed: mean(tally.rationedL),
+      spilled: mean(tally.spilledL),
+      well: mean(tally.wellL),
+      main: mean(tally.mainL),
+      cart: mean(tally.cartL),
+    },
     loads: mean(tally.loads),
   }
 }

@@ -1,16 +1,38 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, joinedBy, plainTank } from '../../tests/sites'
+import { blank, build, joinedBy, plainTank, put } from '../../tests/sites'
+import { emptyingOf, soakingOf, spillWay } from './spillWays'
+import { poolsOf } from './pools'
+import { ifShut, linksOf, lostIfBurstL, usableL } from './joining'
+import { drySpellFrom } from './drySpell'
+import { compile } from './compile'
 import { gravityFlow, levelTogether, openingFlow } from '../sums'
-import { moveOf, tanksOf, type NodeOf, type Site } from '../site'
-import { compile, drySpellFrom, emptyingOf, ifShut, linksOf, lostIfBurstL, poolsOf, soakingOf, spillWay, usableL } from '.'
+import { tanksOf, type Site } from '../site'
+import { moveOf } from '../moves'
+import type { NodeOf } from '../kinds'
 
-/** Two of a cubic metre, joined at the floor by 2 m of 50 mm pipe, under a roof of 100 m² that loses nothing, in a storm of 72 mm/h. */
+/**
+ * Two of a cubic metre, joined at the floor by 2 m of 50 mm pipe, under a roof of 100 m² that loses nothing, in a
+ * storm of 72 mm/h.
+ */
 const pair = (): Site => {
-  const joined = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
-  const roofed = build(joined, moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 10, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('change', { path: ['climate', 'storm'], value: { intensityMmPerH: 72, minutes: 5 } }), moveOf('change', { path: ['climate', 'burst'], value: undefined }))
+  const joined = build(
+    plainTank(plainTank(blank(), 'A'), 'B'),
+    moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+  )
+  const roofed = build(
+    joined,
+    moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 10, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+    put(['climate', 'storm'], { intensityMmPerH: 72, minutes: 5 }),
+    put(['climate', 'burst'], undefined),
+  )
   const link = roofed.runs.findIndex(run => run.from.port === 'link')
   const gutter = roofed.roofs[0]!.spouts[0]!
-  return build(roofed, moveOf('change', { path: ['runs', link, 'parts', 2, 'lengthM'], value: 2 }), moveOf('change', { path: ['roofs', 0, 'spouts', 0], value: { ...gutter, gutter: undefined } }), moveOf('change', { path: ['nodes', roofed.nodes.findIndex(node => node.kind === 'spout'), 'boreMm'], value: 200 }))
+  return build(
+    roofed,
+    put(['runs', link, 'parts', 2, 'lengthM'], 2),
+    put(['roofs', 0, 'spouts', 0], { ...gutter, gutter: undefined }),
+    put(['nodes', roofed.nodes.findIndex(node => node.kind === 'spout'), 'boreMm'], 200),
+  )
 }
 
 describe('links', () => {
@@ -20,20 +42,33 @@ describe('links', () => {
     // Full at 0.9 m over a link at the floor: 0.45 m. k = 0.5 + 1 + 2 × 0.2 + 2 × 0.05.
     expect(link.flow).toEqual({ headM: 0.45, lengthM: 2, innerDiameterMm: 50, kTotal: 2 })
     expect(link.passesLps).toBeCloseTo(gravityFlow(link.flow).flowLps, 9)
-    expect(link.minutes).toBeCloseTo(levelTogether({ planAreaAM2: 1, planAreaBM2: 1, levelDifferenceM: 0.45, lengthM: 2, innerDiameterMm: 50, kTotal: 2 }).minutes, 9)
+    expect(link.minutes).toBeCloseTo(
+      levelTogether({
+        planAreaAM2: 1,
+        planAreaBM2: 1,
+        levelDifferenceM: 0.45,
+        lengthM: 2,
+        innerDiameterMm: 50,
+        kTotal: 2,
+      }).minutes,
+      9,
+    )
   })
   it('must pass the share of the storm that belongs on the other side', () => {
     // 100 m² × 72 mm/h = 2 L/s, less what the spout’s line cannot carry; half of it belongs in B.
     expect(link.stormLps).toBeLessThanOrEqual(2 + 1e-9)
     expect(link.wantedLps).toBeCloseTo(link.stormLps! / 2, 9)
-    const wide = build(site, moveOf('change', { path: ['nodes', site.nodes.findIndex(node => node.id === 'tank-2'), 'shape', 'lengthM'], value: 3 }))
+    const wide = build(site, put(['nodes', site.nodes.findIndex(node => node.id === 'tank-2'), 'shape', 'lengthM'], 3))
     expect(linksOf(wide, poolsOf(wide))[0]!.wantedLps).toBeCloseTo(link.stormLps! * 0.75, 9)
   })
   it('with another way round say nothing of what they must pass, nor without a storm', () => {
     const ring = build(site, moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 40 }))
     expect(linksOf(ring, poolsOf(ring)).map(each => each.wantedLps)).toEqual([undefined, undefined])
-    const calm = build(site, moveOf('change', { path: ['climate', 'storm'], value: { minutes: 5 } }))
-    expect(linksOf(calm, poolsOf(calm))[0]).toMatchObject({ wantedLps: undefined, passesLps: expect.closeTo(link.passesLps, 9) })
+    const calm = build(site, put(['climate', 'storm'], { minutes: 5 }))
+    expect(linksOf(calm, poolsOf(calm))[0]).toMatchObject({
+      wantedLps: undefined,
+      passesLps: expect.closeTo(link.passesLps, 9),
+    })
   })
 })
 
@@ -42,33 +77,47 @@ describe('a burst, and a valve shut', () => {
   const link = site.runs.find(run => run.from.port === 'link')!
   it('loses all that can follow, and only its own behind a shut valve or a high sill', () => {
     const tank = tanksOf(site)[0]!
-    expect(lostIfBurstL(compile(site), 0, tank)).toEqual({ ownL: expect.closeTo(900, 6), lostL: expect.closeTo(1800, 6) })
-    const shut = compile(build(site, moveOf('turnValve', { run: link.id, part: 0, open: false })))
+    expect(lostIfBurstL(compile(site), 0, tank)).toEqual({
+      ownL: expect.closeTo(900, 6),
+      lostL: expect.closeTo(1800, 6),
+    })
+    const shut = compile(build(site, moveOf('turnValve', { part: link.parts[0]!.id, open: false })))
     expect(lostIfBurstL(shut, 0, shut.pools[0]!.tanks[0]!).lostL).toBeCloseTo(900, 6)
     const high = build(site, moveOf('setPort', { tank: 'tank-2', port: 'link', heightM: 0.4 }))
     expect(lostIfBurstL(compile(high), 0, tanksOf(high)[0]!).lostL).toBeCloseTo(900 + 500, 6)
   })
   it('loses what fills it through an open float line too', () => {
     let stepped = plainTank(plainTank(blank(), 'A'), 'B')
-    stepped = build(stepped, moveOf('setHeight', { node: 'tank-2', baseM: -2 }), moveOf('feedByFloat', { from: 'tank-1', to: 'tank-2' }))
+    stepped = build(
+      stepped,
+      moveOf('setHeight', { node: 'tank-2', baseM: -2 }),
+      moveOf('feedByFloat', { from: 'tank-1', to: 'tank-2' }),
+    )
     const compiled = compile(stepped)
     const lower = compiled.pools.findIndex(pool => pool.tanks[0]!.id === 'tank-2')
-    expect(lostIfBurstL(compiled, lower, compiled.pools[lower]!.tanks[0]!)).toEqual({ ownL: expect.closeTo(900, 6), lostL: expect.closeTo(1800, 6) })
+    expect(lostIfBurstL(compiled, lower, compiled.pools[lower]!.tanks[0]!)).toEqual({
+      ownL: expect.closeTo(900, 6),
+      lostL: expect.closeTo(1800, 6),
+    })
   })
   it('shut: what is cut off, what runs over, what is left to draw', () => {
-    const used = build(site, moveOf('addUse', { preset: 'hens', tank: 'tank-2' }), moveOf('remove', { id: 'outfall-2' }))
+    const used = build(
+      site,
+      moveOf('addUse', { preset: 'hens', tank: 'tank-2' }),
+      moveOf('remove', { id: 'outfall-2' }),
+    )
     const tap = used.nodes.find(node => node.kind === 'tap')!.id
     const low = build(used, moveOf('setHeight', { node: tap, baseM: 0 }))
-    const effect = ifShut(low, link.id, 0)!
+    const effect = ifShut(low, link.parts[0]!.id)!
     expect(effect.runOver).toEqual(['B'])
     expect(effect.cutOff).toEqual([])
     // Alone, B fills to its own rim and serves its hens; A’s 900 L reach nobody.
     expect(effect.usableL).toEqual([expect.closeTo(1800, 6), expect.closeTo(1000, 6)])
     expect(effect.apart.sort()).toEqual(['A', 'B'])
     const line = low.runs.find(run => run.to.node === tap)!
-    expect(ifShut(low, line.id, 0)).toMatchObject({ cutOff: ['Hens'] })
-    expect(ifShut(low, link.id, 1)).toBeUndefined()
-    expect(ifShut(low, 'gone', 0)).toBeUndefined()
+    expect(ifShut(low, line.parts[0]!.id)).toMatchObject({ cutOff: ['Hens'] })
+    expect(ifShut(low, link.parts[1]!.id)).toBeUndefined()
+    expect(ifShut(low, 'gone')).toBeUndefined()
   })
 })
 
@@ -81,7 +130,10 @@ describe('how a full tank spills, soaks and empties', () => {
     const cascade = build(plainTank(site, 'C'), moveOf('spillInto', { from: 'tank-1', to: 'tank-3' }))
     const compiled = compile(cascade)
     const last = compiled.pools.findIndex(pool => pool.tanks[0]!.id === 'tank-3')
-    expect(spillWay(cascade, compiled, last)).toMatchObject({ stormLps: expect.closeTo(way.stormLps!, 9), areaM2: expect.closeTo(100, 6) })
+    expect(spillWay(cascade, compiled, last)).toMatchObject({
+      stormLps: expect.closeTo(way.stormLps!, 9),
+      areaM2: expect.closeTo(100, 6),
+    })
     const bare = build(plainTank(blank(), 'A'), moveOf('remove', { id: 'outfall-1' }))
     expect(spillWay(bare, compile(bare), 0)).toBeUndefined()
   })
@@ -101,20 +153,57 @@ describe('how a full tank spills, soaks and empties', () => {
     expect(emptyingOf(uphill, tanksOf(uphill)[0]!, 0.9)!.leadsTo).toBe('')
     const site = build(uphill, moveOf('setHeight', { node: uphill.uses[0]!.at, baseM: -0.5 }))
     const empty = emptyingOf(site, tanksOf(site)[0]!, 0.9)!
-    expect(empty).toMatchObject({ litres: expect.closeTo(900, 6), input: { planAreaM2: 1, fromLevelM: 0.9, toLevelM: 0, orificeMm: 50 }, leadsTo: 'Vegetable beds' })
+    expect(empty).toMatchObject({
+      litres: expect.closeTo(900, 6),
+      input: { planAreaM2: 1, fromLevelM: 0.9, toLevelM: 0, orificeMm: 50 },
+      leadsTo: 'Vegetable beds',
+    })
     // What stands in the ground, or is drawn uphill by a pump alone, does not run out by itself.
     expect(empty.belowGroundM).toBeUndefined()
-    const buried = build(blank(), moveOf('addTank', { kind: 'buried', how: 'alone' }), moveOf('addUse', { preset: 'shower' }))
+    const buried = build(
+      blank(),
+      moveOf('addTank', { kind: 'buried', how: 'alone' }),
+      moveOf('addUse', { preset: 'shower' }),
+    )
     const [deep] = tanksOf(buried)
-    expect(emptyingOf(buried, deep!, deep!.baseM + 1.2)).toMatchObject({ leadsTo: '', belowGroundM: expect.closeTo(-deep!.baseM - 0.1, 6) })
+    expect(emptyingOf(buried, deep!, deep!.baseM + 1.2)).toMatchObject({
+      leadsTo: '',
+      belowGroundM: expect.closeTo(-deep!.baseM - 0.1, 6),
+    })
     expect(emptyingOf(site, tanksOf(site)[0]!, 0)).toBeUndefined()
   })
 })
 
 describe('if it stops raining today', () => {
-  const site = joinedBy({ ...plainTank(blank(), 'A'), nodes: [...plainTank(blank(), 'A').nodes, { kind: 'tap', id: 'sink', name: 'sink', baseM: 0, groundM: 0, fixture: 'tap' }], uses: [{ id: 'use', name: 'Sink', at: 'sink', quality: 'garden', priority: 1, amount: { by: 'day', litresPerDay: 60, months: Array.from({ length: 12 }, () => 1) } }] }, ['tank-1', 'outlet'], ['sink', 'in'], [])
+  const site = joinedBy(
+    {
+      ...plainTank(blank(), 'A'),
+      nodes: [
+        ...plainTank(blank(), 'A').nodes,
+        { kind: 'tap', id: 'sink', name: 'sink', baseM: 0, groundM: 0, fixture: 'tap' },
+      ],
+      uses: [
+        {
+          id: 'use',
+          name: 'Sink',
+          at: 'sink',
+          quality: 'garden',
+          priority: 1,
+          amount: { by: 'day', litresPerDay: 60, months: Array.from({ length: 12 }, () => 1) },
+        },
+      ],
+    },
+    ['tank-1', 'outlet'],
+    ['sink', 'in'],
+    [],
+  )
   it('lasts what is held over what is drawn, from any level and any day', () => {
-    for (const [share, days] of [[1, 15], [0.5, 7], [0, 0]] as const) expect(drySpellFrom(compile(site), 20000, share)).toMatchObject({ days, first: 'Sink', rationedAfter: undefined })
+    for (const [share, days] of [
+      [1, 15],
+      [0.5, 7],
+      [0, 0],
+    ] as const)
+      expect(drySpellFrom(compile(site), 20000, share)).toMatchObject({ days, first: 'Sink', rationedAfter: undefined })
     expect(drySpellFrom(compile(site), 20000, 1, 10)).toMatchObject({ days: undefined, first: undefined })
   })
   it('lasts longer for rationing, which begins earlier', () => {

@@ -1,9 +1,17 @@
-import { FITTING_K } from '../catalog'
-import { boreMm, fittingsK, pipeLengthM, stormIntoLps } from '../network'
-import { gravityFlow, levelTogether, tankHeight, tankVolume, type GravityFlowInput, type LevelTogetherInput } from '../sums'
-import { nodeById, portHeightM, type Run, type Site, type Tank } from '../site'
+import type { Pool } from './pools'
 import { compile, type Compiled } from './compile'
-import { isOpenBothWays, type Pool } from './pools'
+import {
+  gravityFlow,
+  levelTogether,
+  tankHeight,
+  tankVolume,
+  type GravityFlowInput,
+  type LevelTogetherInput,
+} from '../sums'
+import { isOpenBothWays, nodeById, portHeightM, type Run, type Site, atOneLevel } from '../site'
+import { boreMm, fittingsK, pipeLengthM, stormIntoLps } from '../network'
+import type { Tank } from '../kinds'
+import { FITTING_K } from '../catalog'
 
 /** A link between two tanks of a group as a storm and a quiet hour find it. */
 export interface LinkReading {
@@ -16,7 +24,10 @@ export interface LinkReading {
   /** What it passes while one side is full and the other half so. */
   flow: GravityFlowInput
   passesLps: number
-  /** What the design storm brings to one side, and the part of it that must go through for both to rise together; undefined without a storm. */
+  /**
+   * What the design storm brings to one side, and the part of it that must go through for both to rise together;
+   * undefined without a storm.
+   */
   stormLps: number | undefined
   wantedLps: number | undefined
   /** Minutes until both stand within a hand's breadth of a centimetre, from one full and the other half so. */
@@ -24,8 +35,10 @@ export interface LinkReading {
   minutes: number
 }
 
-const planM2 = (tank: Tank) => tankVolume({ ...tank.shape, levelM: tankHeight(tank.shape) }).volumeL / 1000 / tankHeight(tank.shape)
-const heldL = (tank: Tank, heightM: number) => tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(tankHeight(tank.shape), heightM - tank.baseM)) }).volumeL
+const planM2 = (tank: Tank) =>
+  tankVolume({ ...tank.shape, levelM: tankHeight(tank.shape) }).volumeL / 1000 / tankHeight(tank.shape)
+const heldL = (tank: Tank, heightM: number) =>
+  tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(tankHeight(tank.shape), heightM - tank.baseM)) }).volumeL
 
 /** Every open link between two tanks of a group. */
 export function linksOf(site: Site, pools: Pool[]): LinkReading[] {
@@ -35,46 +48,66 @@ export function linksOf(site: Site, pools: Pool[]): LinkReading[] {
     const pool = pools.find(candidate => candidate.tanks.includes(a) && candidate.tanks.includes(b))
     if (!pool) return []
     const sillM = Math.max(portHeightM(site, run.from), portHeightM(site, run.to))
-    const headM = Math.round(Math.max(0, pool.capM - sillM) / 2 * 1000) / 1000
+    const headM = Math.round((Math.max(0, pool.capM - sillM) / 2) * 1000) / 1000
     const bore = boreMm(run)
-    const shape = { lengthM: Math.max(0.1, pipeLengthM(run)), innerDiameterMm: bore, kTotal: Math.round((FITTING_K.entry + FITTING_K.exit + fittingsK(run)) * 100) / 100 }
+    const shape = {
+      lengthM: Math.max(0.1, pipeLengthM(run)),
+      innerDiameterMm: bore,
+      kTotal: Math.round((FITTING_K.entry + FITTING_K.exit + fittingsK(run)) * 100) / 100,
+    }
     const flow = { headM, ...shape }
     const level = { planAreaAM2: planM2(a), planAreaBM2: planM2(b), levelDifferenceM: headM, ...shape }
     const passesLps = gravityFlow(flow).flowLps
     const sides = sidesOf(site, pool, run)
     const [stormLps, wantedLps] = sides ? wanted(site, pool, sides) : [undefined, undefined]
-    return [{ run, a, b, boreMm: bore, sillM, flow, passesLps, stormLps, wantedLps, level, minutes: levelTogether(level).minutes }]
+    return [
+      {
+        run,
+        a,
+        b,
+        boreMm: bore,
+        sillM,
+        flow,
+        passesLps,
+        stormLps,
+        wantedLps,
+        level,
+        minutes: levelTogether(level).minutes,
+      },
+    ]
   })
 }
 
 /** The tanks on either side of a link; undefined where another way round joins them. */
 function sidesOf(site: Site, pool: Pool, link: Run): [Tank[], Tank[]] | undefined {
-  const others = site.runs.filter(run => run !== link && isOpenBothWays(run))
-  const reach = (from: string) => {
-    const seen = new Set([from])
-    for (const id of seen) for (const run of others) if (run.from.node === id || run.to.node === id) for (const end of [run.from.node, run.to.node]) if (['tank', 'joint'].includes(nodeById(site, end).kind)) seen.add(end)
-    return seen
-  }
-  const side = reach(link.from.node)
+  const side = atOneLevel(site, link.from.node, link)
   if (side.has(link.to.node)) return undefined
   return [pool.tanks.filter(tank => side.has(tank.id)), pool.tanks.filter(tank => !side.has(tank.id))]
 }
 
-/** The harder way through: of the water that comes to one side, the share that belongs to the other, by what each holds. */
+/**
+ * The harder way through: of the water that comes to one side, the share that belongs to the other, by what each
+ * holds.
+ */
 function wanted(site: Site, pool: Pool, [left, right]: [Tank[], Tank[]]): [number | undefined, number | undefined] {
-  const into = (tanks: Tank[]) => tanks.reduce<number | undefined>((sum, tank) => { const flow = stormIntoLps(site, tank.id); return sum === undefined || flow === undefined ? undefined : sum + flow }, 0)
+  const into = (tanks: Tank[]) =>
+    tanks.reduce<number | undefined>((sum, tank) => {
+      const flow = stormIntoLps(site, tank.id)
+      return sum === undefined || flow === undefined ? undefined : sum + flow
+    }, 0)
   const holds = (tanks: Tank[]) => tanks.reduce((sum, tank) => sum + heldL(tank, pool.capM), 0)
   const [fromLeft, fromRight] = [into(left), into(right)]
   if (fromLeft === undefined || fromRight === undefined || pool.capL <= 0) return [undefined, undefined]
-  const [through, back] = [fromLeft * holds(right) / pool.capL, fromRight * holds(left) / pool.capL]
+  const [through, back] = [(fromLeft * holds(right)) / pool.capL, (fromRight * holds(left)) / pool.capL]
   return through >= back ? [fromLeft, through] : [fromRight, back]
 }
 
 /**
- * Litres that run out when a full tank's wall opens at its floor, the valves as they stand: its own, what its group can follow with, and what fills the
+ * Litres that run out when a full tank's wall opens at its floor, the valves as they stand: its own, what its group
+ * can follow with, and what fills the
  * group through lines that nothing shuts.
  */
-export function lostIfBurstL(compiled: Compiled, poolIndex: number, tank: Tank): { ownL: number, lostL: number } {
+export function lostIfBurstL(compiled: Compiled, poolIndex: number, tank: Tank): { ownL: number; lostL: number } {
   const pool = compiled.pools[poolIndex]!
   const ownL = heldL(tank, pool.capM)
   const followed = new Set([poolIndex])
@@ -103,16 +136,34 @@ export interface ShutEffect {
 const missing = (from: Set<string>, there: Set<string>) => [...from].filter(name => !there.has(name))
 
 /** Tries a valve shut, on a copy of the site. */
-export function ifShut(site: Site, runId: string, part: number): ShutEffect | undefined {
-  const run = site.runs.find(candidate => candidate.id === runId)
-  if (run?.parts[part]?.kind !== 'valve') return undefined
-  const shut: Site = { ...site, runs: site.runs.map(each => each === run ? { ...each, parts: each.parts.map((each, at) => at === part && each.kind === 'valve' ? { ...each, open: false } : each) } : each) }
+export function ifShut(site: Site, partId: string): ShutEffect | undefined {
+  const run = site.runs.find(candidate => candidate.parts.some(part => part.id === partId && part.kind === 'valve'))
+  if (!run) return undefined
+  const shut: Site = {
+    ...site,
+    runs: site.runs.map(each =>
+      each === run
+        ? {
+            ...each,
+            parts: each.parts.map(part =>
+              part.id === partId && part.kind === 'valve' ? { ...part, open: false } : part,
+            ),
+          }
+        : each,
+    ),
+  }
   const [before, after] = [compile(site), compile(shut)]
-  const fed = (compiled: Compiled) => new Set(compiled.demands.filter(demand => demand.sources.length).map(demand => demand.name))
-  const unled = (compiled: Compiled) => new Set(compiled.pools.filter(pool => !pool.spillsAt.port).map(pool => pool.spillsAt.tank.name))
+  const fed = (compiled: Compiled) =>
+    new Set(compiled.demands.filter(demand => demand.sources.length).map(demand => demand.name))
+  const unled = (compiled: Compiled) =>
+    new Set(compiled.pools.filter(pool => !pool.spillsAt.port).map(pool => pool.spillsAt.tank.name))
   const names = (compiled: Compiled) => new Set(compiled.pools.map(pool => pool.name))
   return {
-    run, cutOff: missing(fed(before), fed(after)), runOver: missing(unled(after), unled(before)), usableL: [usableL(before), usableL(after)], apart: missing(names(after), names(before)),
+    run,
+    cutOff: missing(fed(before), fed(after)),
+    runOver: missing(unled(after), unled(before)),
+    usableL: [usableL(before), usableL(after)],
+    apart: missing(names(after), names(before)),
   }
 }
 
@@ -124,7 +175,9 @@ export function usableL(compiled: Compiled): number {
 /** Litres of a group that no use and no other tank can draw; all of it where none is led anywhere. */
 export function keptBackL(compiled: Compiled, pool: number): number {
   const keeps = [
-    ...compiled.demands.flatMap(demand => demand.sources.filter(source => source.kind === 'pool' && source.index === pool).map(source => source.keepL)),
+    ...compiled.demands.flatMap(demand =>
+      demand.sources.filter(source => source.kind === 'pool' && source.index === pool).map(source => source.keepL),
+    ),
     ...compiled.transfers.filter(transfer => transfer.from === pool).map(transfer => transfer.keepL),
   ]
   return keeps.length ? Math.min(...keeps) : compiled.pools[pool]!.capL

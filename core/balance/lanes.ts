@@ -1,46 +1,53 @@
-import { FROM_CART, FROM_POOL, FROM_WELL, type PoolColumns } from './engine'
+import { DAY_FIGURES, dayColumns, HAPPENINGS, type DayFigure, type Happening } from './figures'
+import { FROM_CART, FROM_POOL, FROM_WELL, type PoolColumns } from './columns'
 
 /**
- * Runs of one site side by side, a lane each: what the pools hold, and what happened on the day that was stepped last. Rows of pools and uses
- * hold a figure a lane, at `row * lanes + lane`. Sizes of a tank and members of an ensemble are lanes; a single run is one lane.
+ * Runs of one site side by side, a lane each: what the pools hold, and what happened on the day that was stepped
+ * last. Rows of pools and uses
+ * hold a figure a lane, at `row * lanes + lane`. Sizes of a tank and members of an ensemble are lanes; a single run
+ * is one lane.
  */
-export interface Lanes {
+export interface Lanes extends Record<DayFigure, Float64Array> {
   pool: Float64Array
   filling: Uint8Array
   /** What each well and main can still bring today. */
   supplyLeft: Float64Array
-  spilledL: Float64Array
-  shortL: Float64Array
   shortByUseL: Float64Array
-  /** Given up by the person's own rules of rationing, which is not short. */
-  rationedL: Float64Array
   rationedByUseL: Float64Array
-  wellL: Float64Array
-  mainL: Float64Array
-  cartL: Float64Array
-  loads: Float64Array
-  /** What happened in any lane on the last day; figures of what did not are nought, and need neither be read nor wiped. */
-  spilled: boolean
-  brought: boolean
-  withheld: boolean
+  /**
+   * What happened in any lane on the last day; figures of what did not are nought, and need neither be read nor
+   * wiped.
+   */
+  happened: Record<Happening, boolean>
 }
 
 /** Lanes whose pools stand at a share of what they hold; those that nothing fills are empty. */
 export function startLanes(columns: PoolColumns, share: number): Lanes {
   const { lanes, pools, uses, topUps, supplies, supplyMostL, capL, filled } = columns
-  const one = () => new Float64Array(lanes)
   return {
-    pool: capL.map((litres, at) => litres * share * filled[Math.floor(at / lanes)]!).subarray(0, pools * lanes), filling: new Uint8Array(topUps * lanes), supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
-    spilledL: one(), shortL: one(), shortByUseL: new Float64Array(uses * lanes), rationedL: one(), rationedByUseL: new Float64Array(uses * lanes),
-    wellL: one(), mainL: one(), cartL: one(), loads: one(), spilled: false, brought: false, withheld: false,
+    ...dayColumns(lanes),
+    pool: capL.map((litres, at) => litres * share * filled[Math.floor(at / lanes)]!).subarray(0, pools * lanes),
+    filling: new Uint8Array(topUps * lanes),
+    supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
+    shortByUseL: new Float64Array(uses * lanes),
+    rationedByUseL: new Float64Array(uses * lanes),
+    happened: { spilled: false, brought: false, withheld: false },
   }
 }
 
 /**
- * One day in the order of the methods, in every lane at once: what arrives fills the pools and spills, transfers, uses, top-up. Nothing is
- * allocated. `arrive` adds the day's inflow to the pools; it is called on days with rain. With `before`, uses are served before the spill.
+ * One day in the order of the methods, in every lane at once: what arrives fills the pools and spills, transfers,
+ * uses, top-up. Nothing is
+ * allocated. `arrive` adds the day's inflow to the pools; it is called on days with rain. With `before`, uses are
+ * served before the spill.
  */
-export function stepDay(columns: PoolColumns, lanes: Lanes, month: number, arrive: (() => void) | undefined, before: boolean): void {
+export function stepDay(
+  columns: PoolColumns,
+  lanes: Lanes,
+  month: number,
+  arrive: (() => void) | undefined,
+  before: boolean,
+): void {
   wipe(columns, lanes)
   if (arrive) {
     arrive()
@@ -56,26 +63,18 @@ export function stepDay(columns: PoolColumns, lanes: Lanes, month: number, arriv
 }
 
 function wipe({ lanes: count, supplies, supplyMostL }: PoolColumns, lanes: Lanes): void {
-  const { spilledL, shortL, rationedL, wellL, mainL, cartL, loads, supplyLeft } = lanes
-  if (lanes.spilled) for (let lane = 0; lane < count; lane++) spilledL[lane] = 0
-  if (lanes.brought) {
-    for (let lane = 0; lane < count; lane++) {
-      wellL[lane] = 0
-      mainL[lane] = 0
-      cartL[lane] = 0
-      loads[lane] = 0
-    }
-    for (let supply = 0; supply < supplies; supply++) supplyLeft.fill(supplyMostL[supply]!, supply * count, (supply + 1) * count)
-  }
-  if (lanes.withheld) {
-    for (let lane = 0; lane < count; lane++) {
-      shortL[lane] = 0
-      rationedL[lane] = 0
-    }
+  const { happened, supplyLeft } = lanes
+  if (!happened.spilled && !happened.brought && !happened.withheld) return
+  for (const happening of HAPPENINGS)
+    if (happened[happening]) for (const figure of DAY_FIGURES[happening]) lanes[figure].fill(0)
+  if (happened.brought)
+    for (let supply = 0; supply < supplies; supply++)
+      supplyLeft.fill(supplyMostL[supply]!, supply * count, (supply + 1) * count)
+  if (happened.withheld) {
     lanes.shortByUseL.fill(0)
     lanes.rationedByUseL.fill(0)
   }
-  lanes.spilled = lanes.brought = lanes.withheld = false
+  happened.spilled = happened.brought = happened.withheld = false
 }
 
 /** What a pool cannot hold goes along its overflow: into the next pool, or away. */
@@ -91,7 +90,7 @@ function spill({ lanes: count, pools, capL, spillOrder, spillTo }: PoolColumns, 
       if (next >= 0) held[next * count + lane]! += over
       else {
         spilledL[lane]! += over
-        lanes.spilled = true
+        lanes.happened.spilled = true
       }
     }
   }
@@ -106,7 +105,7 @@ function transfer(columns: PoolColumns, { pool: held }: Lanes): void {
     for (let lane = 0, row = line * count; lane < count; lane++, row++) {
       const spare = held[from + lane]! - transferKeepL[row]!
       const room = transferStopL[row]! - held[to + lane]!
-      const litres = spare < room ? spare < mostL ? spare : mostL : room < mostL ? room : mostL
+      const litres = spare < room ? (spare < mostL ? spare : mostL) : room < mostL ? room : mostL
       if (litres <= 0) continue
       held[from + lane]! -= litres
       held[to + lane]! += litres
@@ -136,7 +135,7 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
   let open = columns.askedL[use * 12 + month]!
   if (rationStart[use]! < rationStart[use + 1]!) open -= rationed(columns, lanes, use, open, lane)
   for (let row = sourceStart[use]!; row < sourceStart[use + 1]!; row++) {
-    if (open === 0 || (sourceMonths[row]! & 1 << month) === 0) continue
+    if (open === 0 || (sourceMonths[row]! & (1 << month)) === 0) continue
     const source = sourceIndex[row]! * count + lane
     if (sourceKind[row] === FROM_POOL) {
       const available = lanes.pool[source]! - sourceKeepL[row * count + lane]!
@@ -144,21 +143,20 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
       const litres = available < open ? available : open
       lanes.pool[source]! -= litres
       open -= litres
-    }
-    else {
+    } else {
       const left = lanes.supplyLeft[source]!
       const litres = left < open ? left : open
       lanes.supplyLeft[source]! -= litres
       if (sourceKind[row] === FROM_WELL) lanes.wellL[lane]! += litres
       else lanes.mainL[lane]! += litres
-      lanes.brought = true
+      lanes.happened.brought = true
       open -= litres
     }
   }
   if (open === 0) return
   lanes.shortL[lane]! += open
   lanes.shortByUseL[use * count + lane] = open
-  lanes.withheld = true
+  lanes.happened.withheld = true
 }
 
 /** What the person's rules take off a use today: the strictest of those whose level the pool has fallen below. */
@@ -166,17 +164,21 @@ function rationed(columns: PoolColumns, lanes: Lanes, use: number, asked: number
   const { lanes: count, rationStart, rationPool, rationBelowL, rationShare } = columns
   let share = 1
   for (let row = rationStart[use]!; row < rationStart[use + 1]!; row++) {
-    if (lanes.pool[rationPool[row]! * count + lane]! < rationBelowL[row * count + lane]! && rationShare[row]! < share) share = rationShare[row]!
+    if (lanes.pool[rationPool[row]! * count + lane]! < rationBelowL[row * count + lane]! && rationShare[row]! < share)
+      share = rationShare[row]!
   }
   if (share === 1) return 0
   const litres = asked * (1 - share)
   lanes.rationedL[lane]! += litres
   lanes.rationedByUseL[use * count + lane] = litres
-  lanes.withheld = true
+  lanes.happened.withheld = true
   return litres
 }
 
-/** Wells and mains top a pool up once it falls to their trigger, until it stands at their stop; carted water comes by the load. */
+/**
+ * Wells and mains top a pool up once it falls to their trigger, until it stands at their stop; carted water comes by
+ * the load.
+ */
 function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
   const { lanes: count } = columns
   for (let index = 0; index < columns.topUps; index++) {
@@ -196,13 +198,12 @@ function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
         lanes.supplyLeft[supply]! -= litres
         if (kind === FROM_WELL) lanes.wellL[lane]! += litres
         else lanes.mainL[lane]! += litres
-      }
-      else if (litres > 0) {
+      } else if (litres > 0) {
         lanes.cartL[lane]! += litres
         lanes.loads[lane]!++
       }
       lanes.pool[pool + lane]! += litres
-      lanes.brought = true
+      lanes.happened.brought = true
       if (litres >= wanted - 1e-9 || kind === FROM_CART) lanes.filling[row] = 0
     }
   }

@@ -1,8 +1,21 @@
 import { tankHeight, tankVolume } from '../sums'
-import { nodeById, portHeightM, portsByRole, rimM, runsFrom, spillM, tankNominalL, tanksOf, type Run, type Site, type Tank } from '../site'
+import {
+  portsByRole,
+  rimM,
+  runsFrom,
+  spillM,
+  tankNominalL,
+  tanksOf,
+  type Site,
+  levelLinks,
+  type LevelLink,
+} from '../site'
+import type { Tank } from '../kinds'
 
 /** Tanks that share one level, with what they hold together at any height. */
 export interface Pool {
+  /** The id of its first tank: as long as that stands, the pool is the same one. */
+  id: string
   name: string
   tanks: Tank[]
   /** Height above the datum at which the pool spills: the lowest spill point among its tanks. */
@@ -11,7 +24,7 @@ export interface Pool {
   capL: number
   nominalL: number
   /** The tank whose spill point is lowest, and the port the spill leaves by; none where it runs over the rim. */
-  spillsAt: { tank: Tank, port?: string }
+  spillsAt: { tank: Tank; port?: string }
   volumeAtL: (heightM: number) => number
   levelAtM: (volumeL: number) => number
   /** Litres that an outlet of a tank cannot reach: below it, or behind a higher link. */
@@ -19,41 +32,14 @@ export interface Pool {
 }
 
 const STAGES = 96
-const PASSES_BOTH_WAYS = new Set(['pipe', 'union', 'reducer', 'flexible', 'meter', 'screen'])
-
-/** True where a run lets water stand equally high at both its ends: no pump, no check, no float, every valve open. */
-export function isOpenBothWays(run: Run): boolean {
-  return run.parts.every(part => PASSES_BOTH_WAYS.has(part.kind) || (part.kind === 'valve' && part.open))
-}
-
-/** A fitting low in a tank, where its level is felt; inlets and overflows are above the water. */
-function feelsLevel(site: Site, end: Run['from']): boolean {
-  const node = nodeById(site, end.node)
-  if (node.kind === 'joint') return true
-  return node.kind === 'tank' && ['outlet', 'link', 'drain'].includes(node.ports.find(port => port.name === end.port)!.role)
-}
-
-interface Link { a: string, b: string, invertM: number }
-
-/** Open connections between tanks (and the joints between them), each with the height of its higher end. */
-function levelLinks(site: Site): Link[] {
-  return site.runs
-    .filter(run => isOpenBothWays(run) && feelsLevel(site, run.from) && feelsLevel(site, run.to))
-    .map((run) => {
-      const heights = [run.from, run.to].filter(end => nodeById(site, end.node).kind === 'tank').map(end => portHeightM(site, end))
-      return { a: run.from.node, b: run.to.node, invertM: heights.length ? Math.max(...heights) : -Infinity }
-    })
-    .filter(({ a, b, invertM }) => [a, b].every((id) => {
-      const node = nodeById(site, id)
-      return node.kind !== 'tank' || spillM(site, node) > invertM
-    }))
-}
-
-/** Tanks whose bottoms are joined by open runs make one pool with one level, capped by the lowest rim or overflow among them. */
+/**
+ * Tanks whose bottoms are joined by open runs make one pool with one level, capped by the lowest rim or overflow
+ * among them.
+ */
 export function poolsOf(site: Site): Pool[] {
   const links = levelLinks(site)
-  const neighbours = new Map<string, Link[]>()
-  for (const link of links) for (const id of [link.a, link.b]) neighbours.set(id, [...neighbours.get(id) ?? [], link])
+  const neighbours = new Map<string, LevelLink[]>()
+  for (const link of links) for (const id of [link.a, link.b]) neighbours.set(id, [...(neighbours.get(id) ?? []), link])
 
   const pools: Pool[] = []
   const placed = new Set<string>()
@@ -68,7 +54,7 @@ export function poolsOf(site: Site): Pool[] {
 }
 
 /** From one tank, the height of the highest sill on the lowest way to each tank and joint (minimax paths). */
-function lowestPaths(from: string, neighbours: Map<string, Link[]>): Map<string, number> {
+function lowestPaths(from: string, neighbours: Map<string, LevelLink[]>): Map<string, number> {
   const sillM = new Map([[from, -Infinity]])
   const queue = [from]
   while (queue.length) {
@@ -84,19 +70,26 @@ function lowestPaths(from: string, neighbours: Map<string, Link[]>): Map<string,
   return sillM
 }
 
-function makePool(site: Site, tanks: Tank[], neighbours: Map<string, Link[]>): Pool {
+function makePool(site: Site, tanks: Tank[], neighbours: Map<string, LevelLink[]>): Pool {
   const spills = tanks.map(tank => ({ tank, heightM: spillM(site, tank) })).sort((x, y) => x.heightM - y.heightM)
   const lowest = spills.filter(spill => spill.heightM < spills[0]!.heightM + 0.001)
-  const port = (tank: Tank) => portsByRole(tank, 'overflow').filter(candidate => runsFrom(site, tank.id, candidate.name).length && tank.baseM + candidate.heightM < rimM(tank) + 1e-9)
-    .sort((x, y) => x.heightM - y.heightM)[0]?.name
+  const port = (tank: Tank) =>
+    portsByRole(tank, 'overflow')
+      .filter(
+        candidate =>
+          runsFrom(site, tank.id, candidate.name).length && tank.baseM + candidate.heightM < rimM(tank) + 1e-9,
+      )
+      .sort((x, y) => x.heightM - y.heightM)[0]?.name
   const at = lowest.find(spill => port(spill.tank)) ?? lowest[0]!
   const capM = spills[0]!.heightM
-  const volumeIn = (tank: Tank, heightM: number) => tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(heightM - tank.baseM, tankHeight(tank.shape))) }).volumeL
+  const volumeIn = (tank: Tank, heightM: number) =>
+    tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(heightM - tank.baseM, tankHeight(tank.shape))) }).volumeL
   const volumeAtL = (heightM: number) => tanks.reduce((sum, tank) => sum + volumeIn(tank, Math.min(heightM, capM)), 0)
 
   const floorM = Math.min(...tanks.map(tank => tank.baseM))
-  // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage. Floors and rims are stages of their own: there the curve bends.
-  const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + Math.max(0, capM - floorM) * stage / STAGES)
+  // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage. Floors and
+  // rims are stages of their own: there the curve bends.
+  const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + (Math.max(0, capM - floorM) * stage) / STAGES)
   const bends = tanks.flatMap(tank => [tank.baseM, rimM(tank)]).filter(heightM => heightM > floorM && heightM < capM)
   const heights = [...even, ...bends].sort((a, b) => a - b)
   const volumes = heights.map(volumeAtL)
@@ -104,15 +97,26 @@ function makePool(site: Site, tanks: Tank[], neighbours: Map<string, Link[]>): P
     const above = volumes.findIndex(volume => volume >= volumeL - 1e-9)
     if (above <= 0) return above === 0 ? heights[0]! : heights.at(-1)!
     const [low, high] = [volumes[above - 1]!, volumes[above]!]
-    return heights[above - 1]! + (heights[above]! - heights[above - 1]!) * (high > low ? (volumeL - low) / (high - low) : 1)
+    return (
+      heights[above - 1]! + (heights[above]! - heights[above - 1]!) * (high > low ? (volumeL - low) / (high - low) : 1)
+    )
   }
   return {
+    id: tanks[0]!.id,
     name: tanks.length > 1 ? tanks.map(tank => tank.name).join(' + ') : tanks[0]!.name,
-    tanks, capM, capL: volumeAtL(capM), nominalL: tanks.reduce((sum, tank) => sum + tankNominalL(tank), 0),
-    spillsAt: { tank: at.tank, port: port(at.tank) }, volumeAtL, levelAtM,
+    tanks,
+    capM,
+    capL: volumeAtL(capM),
+    nominalL: tanks.reduce((sum, tank) => sum + tankNominalL(tank), 0),
+    spillsAt: { tank: at.tank, port: port(at.tank) },
+    volumeAtL,
+    levelAtM,
     deadBelowL(tankId, heightM) {
       const sillM = lowestPaths(tankId, neighbours)
-      return tanks.reduce((sum, tank) => sum + volumeIn(tank, Math.min(capM, Math.max(heightM, sillM.get(tank.id) ?? capM))), 0)
+      return tanks.reduce(
+        (sum, tank) => sum + volumeIn(tank, Math.min(capM, Math.max(heightM, sillM.get(tank.id) ?? capM))),
+        0,
+      )
     },
   }
 }

@@ -1,18 +1,36 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryRain, arbitrarySite } from '../../tests/sites'
-import { WET_DAY_HOURS } from '../catalog'
-import { seriesOf, stormSplit } from '../climate'
+import { simulate } from './simulate'
+import { compile, type Compiled } from './compile'
 import { roofYield } from '../sums'
-import { compile, simulate, type Compiled } from '.'
+import { seriesOf, stormSplit } from '../climate'
+import { WET_DAY_HOURS } from '../catalog'
 
-interface PlainDay { pools: number[], spilledL: number, shortL: number[], caughtL: number, flushedL: number, gutterL: number, wellL: number, mainL: number, cartL: number, rationedL: number }
+interface PlainDay {
+  pools: number[]
+  spilledL: number
+  shortL: number[]
+  caughtL: number
+  flushedL: number
+  gutterL: number
+  wellL: number
+  mainL: number
+  cartL: number
+  rationedL: number
+}
 
 /**
  * The daily balance once more, as plainly as the methods put it: objects, no flat arrays, no shortcuts.
  * It is slow and says the same; where the two differ one of them is wrong.
  */
-function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf: (day: number) => number, startL: number[]): PlainDay[] {
+function plainBalance(
+  site: Compiled,
+  rainMm: number[],
+  split: number[],
+  monthOf: (day: number) => number,
+  startL: number[],
+): PlainDay[] {
   const pools = startL.map((litres, pool) => Math.max(0, Math.min(litres, site.pools[pool]!.capL)))
   const chambers = site.chambers.map(() => 0)
   const filling = site.topUps.map(() => false)
@@ -20,7 +38,18 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 
   return rainMm.map((rain, day) => {
     const month = monthOf(day)
-    const result: PlainDay = { pools: [], spilledL: 0, shortL: [], caughtL: 0, flushedL: 0, gutterL: 0, wellL: 0, mainL: 0, cartL: 0, rationedL: 0 }
+    const result: PlainDay = {
+      pools: [],
+      spilledL: 0,
+      shortL: [],
+      caughtL: 0,
+      flushedL: 0,
+      gutterL: 0,
+      wellL: 0,
+      mainL: 0,
+      cartL: 0,
+      rationedL: 0,
+    }
     const arriving = pools.map(() => 0)
 
     // Chambers empty first: by hand on their day, or under a falling head for the hours without rain.
@@ -28,18 +57,29 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
       const before = chambers[index]!
       const dryHours = rain > 0 ? 24 - WET_DAY_HOURS : 24
       let after = before
-      if (chamber.drainHours < Infinity && before > 0) after = chamber.capL * Math.max(0, Math.sqrt(before / chamber.capL) - dryHours / chamber.drainHours) ** 2
+      if (chamber.drainHours < Infinity && before > 0)
+        after = chamber.capL * Math.max(0, Math.sqrt(before / chamber.capL) - dryHours / chamber.drainHours) ** 2
       if (chamber.emptiedEveryDays > 0 && day % chamber.emptiedEveryDays === 0) after = 0
       result.flushedL += before - after
       chambers[index] = after
     })
 
     // Rain on each roof, five minutes by five minutes; what its chamber keeps, and the rest towards its pool.
-    const outletLeft = site.chambers.map(chamber => chamber.drainHours < Infinity ? 2 * chamber.capL / chamber.drainHours * WET_DAY_HOURS : 0)
+    const outletLeft = site.chambers.map(chamber =>
+      chamber.drainHours < Infinity ? ((2 * chamber.capL) / chamber.drainHours) * WET_DAY_HOURS : 0,
+    )
     for (const entry of site.caught) {
       if (entry.pool < 0 || rain === 0) continue
-      const whole = roofYield({ planAreaM2: entry.areaM2, rainMm: rain, runoffCoefficient: entry.runoffCoefficient, wettingLossMm: entry.wettingLossMm }).volumeL
-      const over = split.reduce((sum, share) => sum + Math.max(0, whole * share - entry.areaM2 * entry.spillsAtMmPerH / 12), 0)
+      const whole = roofYield({
+        planAreaM2: entry.areaM2,
+        rainMm: rain,
+        runoffCoefficient: entry.runoffCoefficient,
+        wettingLossMm: entry.wettingLossMm,
+      }).volumeL
+      const over = split.reduce(
+        (sum, share) => sum + Math.max(0, whole * share - (entry.areaM2 * entry.spillsAtMmPerH) / 12),
+        0,
+      )
       result.gutterL += over
       if (allowed(entry.bypassMonths, month)) continue
       let volumeL = (whole - over) * entry.captureShare
@@ -70,7 +110,10 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
     settle()
 
     for (const line of [...site.transfers, ...site.passing]) {
-      const litres = Math.max(0, Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, line.mostLPerDay))
+      const litres = Math.max(
+        0,
+        Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, line.mostLPerDay),
+      )
       pools[line.from]! -= litres
       pools[line.to]! += litres
     }
@@ -80,17 +123,30 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
     const mainLeft = site.mains.map(main => main.mostLPerDay)
     for (const demand of site.demands) {
       // Each step of rationing whose level its pool has fallen below; the strictest counts.
-      const taken = Math.min(1, ...demand.rations.filter(ration => pools[ration.pool]! < ration.belowL).map(ration => ration.share))
+      const taken = Math.min(
+        1,
+        ...demand.rations.filter(ration => pools[ration.pool]! < ration.belowL).map(ration => ration.share),
+      )
       let open = demand.litresPerDay[month]! * taken
       result.rationedL += demand.litresPerDay[month]! * (1 - taken)
       for (const source of demand.sources) {
         if (!allowed(source.months, month)) continue
-        const available = source.kind === 'pool' ? pools[source.index]! - source.keepL : source.kind === 'well' ? wellLeft[source.index]! : mainLeft[source.index]!
+        const available =
+          source.kind === 'pool'
+            ? pools[source.index]! - source.keepL
+            : source.kind === 'well'
+              ? wellLeft[source.index]!
+              : mainLeft[source.index]!
         const litres = Math.max(0, Math.min(open, available))
         open -= litres
         if (source.kind === 'pool') pools[source.index]! -= litres
-        else if (source.kind === 'well') { wellLeft[source.index]! -= litres; result.wellL += litres }
-        else { mainLeft[source.index]! -= litres; result.mainL += litres }
+        else if (source.kind === 'well') {
+          wellLeft[source.index]! -= litres
+          result.wellL += litres
+        } else {
+          mainLeft[source.index]! -= litres
+          result.mainL += litres
+        }
       }
       result.shortL.push(open)
     }
@@ -100,11 +156,19 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
       if (pools[line.pool]! <= line.startL) filling[index] = true
       if (!filling[index]) return
       const wanted = Math.max(0, line.stopL - pools[line.pool]!)
-      const litres = Math.min(wanted, line.mostL, line.kind === 'well' ? wellLeft[line.index]! : line.kind === 'main' ? mainLeft[line.index]! : Infinity)
+      const litres = Math.min(
+        wanted,
+        line.mostL,
+        line.kind === 'well' ? wellLeft[line.index]! : line.kind === 'main' ? mainLeft[line.index]! : Infinity,
+      )
       pools[line.pool]! += litres
-      if (line.kind === 'well') { wellLeft[line.index]! -= litres; result.wellL += litres }
-      else if (line.kind === 'main') { mainLeft[line.index]! -= litres; result.mainL += litres }
-      else result.cartL += litres
+      if (line.kind === 'well') {
+        wellLeft[line.index]! -= litres
+        result.wellL += litres
+      } else if (line.kind === 'main') {
+        mainLeft[line.index]! -= litres
+        result.mainL += litres
+      } else result.cartL += litres
       if (litres >= wanted - 1e-9 || line.kind === 'cart') filling[index] = false
     })
     result.pools = [...pools]
@@ -114,48 +178,117 @@ function plainBalance(site: Compiled, rainMm: number[], split: number[], monthOf
 
 /** Adds wells, mains and rules of every kind to a compiled site, since moves do not build them yet. */
 const outsideWater = fc.record({
-  yieldLPerDay: fc.double({ min: 0, max: 600, noNaN: true }), startShare: fc.double({ min: 0, max: 0.6, noNaN: true }), stopShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
-  wellMonths: fc.integer({ min: 0, max: 4095 }), mainMonths: fc.integer({ min: 0, max: 4095 }), topUpByMain: fc.boolean(), firstUseFromWell: fc.boolean(), mostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 400, noNaN: true })), loadL: fc.double({ min: 0, max: 5000, noNaN: true }), mainMostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 500, noNaN: true })), rations: fc.array(fc.record({ belowShare: fc.double({ min: 0, max: 1, noNaN: true }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 3 }), handEmptied: fc.integer({ min: 0, max: 9 }),
-  captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }), burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
+  yieldLPerDay: fc.double({ min: 0, max: 600, noNaN: true }),
+  startShare: fc.double({ min: 0, max: 0.6, noNaN: true }),
+  stopShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
+  wellMonths: fc.integer({ min: 0, max: 4095 }),
+  mainMonths: fc.integer({ min: 0, max: 4095 }),
+  topUpByMain: fc.boolean(),
+  firstUseFromWell: fc.boolean(),
+  mostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 400, noNaN: true })),
+  loadL: fc.double({ min: 0, max: 5000, noNaN: true }),
+  mainMostL: fc.oneof(fc.constant(Infinity), fc.double({ min: 0, max: 500, noNaN: true })),
+  rations: fc.array(
+    fc.record({
+      belowShare: fc.double({ min: 0, max: 1, noNaN: true }),
+      share: fc.double({ min: 0, max: 1, noNaN: true }),
+    }),
+    { maxLength: 3 },
+  ),
+  handEmptied: fc.integer({ min: 0, max: 9 }),
+  captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }),
+  burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
 })
 
-function withOutsideWater(site: Compiled, water: typeof outsideWater extends fc.Arbitrary<infer Value> ? Value : never): Compiled {
-  const demands = site.demands.map((demand, index) => index === 0 && water.firstUseFromWell
-    ? { ...demand, sources: [...demand.sources, { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths }, { kind: 'main' as const, index: 0, keepL: 0, months: water.mainMonths }] }
-    : demand)
+function withOutsideWater(
+  site: Compiled,
+  water: typeof outsideWater extends fc.Arbitrary<infer Value> ? Value : never,
+): Compiled {
+  const demands = site.demands.map((demand, index) =>
+    index === 0 && water.firstUseFromWell
+      ? {
+          ...demand,
+          sources: [
+            ...demand.sources,
+            { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths },
+            { kind: 'main' as const, index: 0, keepL: 0, months: water.mainMonths },
+          ],
+        }
+      : demand,
+  )
   const capL = site.pools[0]!.capL
-  const rule = { pool: 0, index: 0, mostL: water.mostL, startL: capL * water.startShare, stopL: capL * Math.max(water.startShare, water.stopShare) }
+  const rule = {
+    pool: 0,
+    index: 0,
+    mostL: water.mostL,
+    startL: capL * water.startShare,
+    stopL: capL * Math.max(water.startShare, water.stopShare),
+  }
   return {
-    ...site, demands: demands.map((demand, index) => index === demands.length - 1 ? { ...demand, rations: water.rations.map(({ belowShare, share }) => ({ pool: 0, belowL: capL * belowShare, share })) } : demand), caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })), wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }], mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL }],
-    chambers: site.chambers.map(chamber => ({ ...chamber, emptiedEveryDays: water.handEmptied, drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours })),
-    topUps: [{ ...rule, kind: 'well', months: water.wellMonths }, ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : []), { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095 }],
+    ...site,
+    demands: demands.map((demand, index) =>
+      index === demands.length - 1
+        ? {
+            ...demand,
+            rations: water.rations.map(({ belowShare, share }) => ({ pool: 0, belowL: capL * belowShare, share })),
+          }
+        : demand,
+    ),
+    caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })),
+    wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }],
+    mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL }],
+    chambers: site.chambers.map(chamber => ({
+      ...chamber,
+      emptiedEveryDays: water.handEmptied,
+      drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours,
+    })),
+    topUps: [
+      { ...rule, kind: 'well', months: water.wellMonths },
+      ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : []),
+      { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095 },
+    ],
   }
 }
 
 describe('the flat loop', () => {
   it('says what the plain balance says, on any site, any rain, any rule', () => {
-    fc.assert(fc.property(arbitrarySite, arbitraryRain, outsideWater, fc.integer({ min: 0, max: 364 }), fc.double({ min: 0, max: 1, noNaN: true }), (document, rain, water, startDay, startShare) => {
-      const bare = compile(document)
-      if (!bare.pools.length) return
-      const site = withOutsideWater(bare, water)
-      const split = stormSplit(40, water.burstMmPerH)
-      const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split }
-      const startL = site.pools.map(pool => pool.capL * startShare)
-      const run = simulate(site, series, { startL })
-      const plain = plainBalance(site, rain, [...split], day => series.month[day]!, startL)
-      const near = (got: number, wanted: number, what: string) => expect(Math.abs(got - wanted), what).toBeLessThan(1e-6 * (1 + Math.abs(wanted)))
-      plain.forEach((expected, day) => {
-        expected.pools.forEach((litres, pool) => near(run.poolL[day * run.pools + pool]!, litres, `pool ${pool}, day ${day}`))
-        expected.shortL.forEach((litres, use) => near(run.shortByUseL[day * run.uses + use]!, litres, `use ${use}, day ${day}`))
-        near(run.spilledL[day]!, expected.spilledL, `spill, day ${day}`)
-        near(run.caughtL[day]!, expected.caughtL, `caught, day ${day}`)
-        near(run.flushedL[day]!, expected.flushedL, `flushed, day ${day}`)
-        near(run.gutterL[day]!, expected.gutterL, `gutters, day ${day}`)
-        near(run.wellL[day]!, expected.wellL, `well, day ${day}`)
-        near(run.mainL[day]!, expected.mainL, `main, day ${day}`)
-        near(run.cartL[day]!, expected.cartL, `carted, day ${day}`)
-        near(run.rationedL[day]!, expected.rationedL, `rationed, day ${day}`)
-      })
-    }), { numRuns: 120 })
+    fc.assert(
+      fc.property(
+        arbitrarySite,
+        arbitraryRain,
+        outsideWater,
+        fc.integer({ min: 0, max: 364 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (document, rain, water, startDay, startShare) => {
+          const bare = compile(document)
+          if (!bare.pools.length) return
+          const site = withOutsideWater(bare, water)
+          const split = stormSplit(40, water.burstMmPerH)
+          const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split }
+          const startL = site.pools.map(pool => pool.capL * startShare)
+          const run = simulate(site, series, { startL })
+          const plain = plainBalance(site, rain, [...split], day => series.month[day]!, startL)
+          const near = (got: number, wanted: number, what: string) =>
+            expect(Math.abs(got - wanted), what).toBeLessThan(1e-6 * (1 + Math.abs(wanted)))
+          plain.forEach((expected, day) => {
+            expected.pools.forEach((litres, pool) =>
+              near(run.poolL[day * run.pools + pool]!, litres, `pool ${pool}, day ${day}`),
+            )
+            expected.shortL.forEach((litres, use) =>
+              near(run.shortByUseL[day * run.uses + use]!, litres, `use ${use}, day ${day}`),
+            )
+            near(run.spilledL[day]!, expected.spilledL, `spill, day ${day}`)
+            near(run.caughtL[day]!, expected.caughtL, `caught, day ${day}`)
+            near(run.flushedL[day]!, expected.flushedL, `flushed, day ${day}`)
+            near(run.gutterL[day]!, expected.gutterL, `gutters, day ${day}`)
+            near(run.wellL[day]!, expected.wellL, `well, day ${day}`)
+            near(run.mainL[day]!, expected.mainL, `main, day ${day}`)
+            near(run.cartL[day]!, expected.cartL, `carted, day ${day}`)
+            near(run.rationedL[day]!, expected.rationedL, `rationed, day ${day}`)
+          })
+        },
+      ),
+      { numRuns: 120 },
+    )
   })
 })

@@ -1,12 +1,25 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, plainTank } from '../../tests/sites'
+import { blank, build, plainTank, put } from '../../tests/sites'
+import { outlook } from './year'
+import { payingSizeL, poolPrice, sizeCurve } from './sizing'
+import { simulate } from './simulate'
+import { prepareCatch } from './runLanes'
+import { compile } from './compile'
+import { roofColumns } from './columns'
+import type { Site } from '../site'
+import { moveOf, standInClimate } from '../moves'
 import { weatherSeries } from '../climate'
-import { moveOf, standInClimate, type Site } from '../site'
-import { compile, outlook, payingSizeL, poolPrice, simulate, sizeCurve } from '.'
-import { prepareCatch } from './simulate'
 
 /** 40 m² of roof over a cubic metre, in a place with a dry summer, and 60 litres a day. */
-const dry = (): Site => ({ ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 8, widthM: 5, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('fitFirstFlush', { spout: 'spout-1' }), moveOf('addUse', { preset: 'sheep', count: 12 })), climate: standInClimate('dry-summer-hill') })
+const dry = (): Site => ({
+  ...build(
+    plainTank(blank(), 'A'),
+    moveOf('addRoof', { name: 'R', lengthM: 8, widthM: 5, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+    moveOf('fitFirstFlush', { spout: 'spout-1' }),
+    moveOf('addUse', { preset: 'sheep', count: 12 }),
+  ),
+  climate: standInClimate('dry-summer-hill'),
+})
 
 describe('how big', () => {
   const site = dry()
@@ -25,21 +38,26 @@ describe('how big', () => {
     const { years } = outlook(site, series)
     const here = curve.find(point => Math.abs(point.capL - 900) < 1e-9)!
     const days = years.reduce((sum, year) => sum + year.shortDays, 0)
-    expect(here.shortDays).toBeCloseTo(days / series.rainMm.length * 365.25, 9)
+    expect(here.shortDays).toBeCloseTo((days / series.rainMm.length) * 365.25, 9)
   })
   it('says at twice its size what a tank of twice the plan area says', () => {
     const at = site.nodes.findIndex(node => node.id === 'tank-1')
-    const wide = build(site, moveOf('change', { path: ['nodes', at, 'shape', 'lengthM'], value: 2 }))
+    const wide = build(site, put(['nodes', at, 'shape', 'lengthM'], 2))
     const twice = sizeCurve(compile(wide), 0, series).find(point => Math.abs(point.capL - 1800) < 1e-9)!
     const [below, above] = [curve.filter(point => point.capL <= 1800).at(-1)!, curve.find(point => point.capL >= 1800)!]
     expect(twice.shortDays).toBeLessThanOrEqual(below.shortDays)
     expect(twice.shortDays).toBeGreaterThanOrEqual(above.shortDays)
   })
   it('its band is the years ranked', () => {
-    const ranked = outlook(site, series).years.map(year => year.shortDays).sort((a, b) => a - b)
+    const ranked = outlook(site, series)
+      .years.map(year => year.shortDays)
+      .sort((a, b) => a - b)
     const here = curve.find(point => Math.abs(point.capL - 900) < 1e-9)!
     expect(here.band).toEqual([0.1, 0.5, 0.9].map(share => ranked[Math.round(share * 29)]))
-    for (const { band: [good, middle, bad] } of curve) expect(good <= middle && middle <= bad).toBe(true)
+    for (const {
+      band: [good, middle, bad],
+    } of curve)
+      expect(good <= middle && middle <= bad).toBe(true)
   })
   it('more tank costs more, and less a litre; a price that was said is kept at its own size', () => {
     for (let at = 1; at < curve.length; at++) {
@@ -47,7 +65,7 @@ describe('how big', () => {
       expect(curve[at]!.price / curve[at]!.capL).toBeLessThan(curve[at - 1]!.price / curve[at - 1]!.capL)
     }
     const index = site.nodes.findIndex(node => node.id === 'tank-1')
-    const priced = compile(build(site, moveOf('change', { path: ['nodes', index, 'price'], value: 250 }))).pools[0]!
+    const priced = compile(build(site, put(['nodes', index, 'price'], 250))).pools[0]!
     expect(poolPrice(priced)).toBeCloseTo(250, 9)
     expect(poolPrice(priced, 16)).toBeCloseTo(250 * 8, 6)
   })
@@ -57,11 +75,15 @@ describe('how big', () => {
   })
   it('the roofs run beforehand change nothing', () => {
     const compiled = compile(site)
-    expect(simulate(compiled, series, { caught: prepareCatch(compiled, series) })).toEqual(simulate(compiled, series))
+    expect(simulate(compiled, series, { caught: prepareCatch(roofColumns(compiled), series) })).toEqual(
+      simulate(compiled, series),
+    )
   })
   it('stops paying where the next thousand litres spare less than a day from there on', () => {
     const at = (capL: number, shortDays: number) => ({ capL, shortDays })
-    expect(payingSizeL([at(1000, 50), at(2000, 30), at(3000, 29.5), at(4000, 20), at(5000, 19.5), at(6000, 19.4)])).toBe(4000)
+    expect(
+      payingSizeL([at(1000, 50), at(2000, 30), at(3000, 29.5), at(4000, 20), at(5000, 19.5), at(6000, 19.4)]),
+    ).toBe(4000)
     expect(payingSizeL([at(1000, 50), at(2000, 30)])).toBeUndefined()
     expect(payingSizeL([at(1000, 0), at(2000, 0), at(3000, 0)])).toBeUndefined()
   })

@@ -1,13 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, joinedBy, plainTank, rainDays, using, withRoof } from '../../tests/sites'
-import { moveOf } from '../site'
-import { compile, massErrorL, poolsOf, simulate } from '.'
+import { blank, build, joinedBy, plainTank, rainDays, using, withRoof, put } from '../../tests/sites'
+import { massErrorL, simulate } from './simulate'
+import { poolsOf } from './pools'
+import { compile } from './compile'
+import { moveOf } from '../moves'
 
-const pairs = (values: number[]) => values.flatMap((value, index) => index % 2 ? [] : [[value, values[index + 1]!]])
+const pairs = (values: number[]) => values.flatMap((value, index) => (index % 2 ? [] : [[value, values[index + 1]!]]))
 
 describe('tanks joined', () => {
   it('two at the bottom make one pool, capped by the lower spill point', () => {
-    const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    const pair = build(
+      plainTank(plainTank(blank(), 'A'), 'B'),
+      moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+    )
     expect(poolsOf(pair).map(pool => pool.capL)).toEqual([1800])
     const lower = build(pair, moveOf('setHeight', { node: 'tank-2', baseM: -0.3 }))
     // B spills at 0.6: A holds 600 of its 900, B its 900.
@@ -17,28 +22,62 @@ describe('tanks joined', () => {
     expect(poolsOf(lower)[0]!.deadBelowL('tank-1', 0)).toBeCloseTo(300)
   })
   it('a shut or checked link makes two', () => {
-    const pair = build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    const pair = build(
+      plainTank(plainTank(blank(), 'A'), 'B'),
+      moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+    )
     const link = pair.runs.findIndex(run => run.from.port === 'link')
-    expect(poolsOf(build(pair, moveOf('change', { path: ['runs', link, 'parts', 0, 'open'], value: false })))).toHaveLength(2)
-    expect(poolsOf(build(pair, moveOf('insertPart', { run: pair.runs[link]!.id, at: 1, part: { kind: 'check', boreMm: 50 } })))).toHaveLength(2)
+    expect(poolsOf(build(pair, put(['runs', link, 'parts', 0, 'open'], false)))).toHaveLength(2)
+    expect(
+      poolsOf(
+        build(
+          pair,
+          moveOf('insertPart', {
+            run: pair.runs[link]!.id,
+            before: pair.runs[link]!.parts[1]!.id,
+            part: { kind: 'check', boreMm: 50 },
+          }),
+        ),
+      ),
+    ).toHaveLength(2)
   })
   it('a cascade of three fills in turn', () => {
     let site = withRoof(plainTank(plainTank(plainTank(blank(), 'A'), 'B'), 'C'))
-    site = build(site, moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }), moveOf('spillInto', { from: 'tank-2', to: 'tank-3' }))
+    site = build(
+      site,
+      moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }),
+      moveOf('spillInto', { from: 'tank-2', to: 'tank-3' }),
+    )
     const run = simulate(compile(site), rainDays(10, 10, 10), { startL: [0, 0, 0] })
     expect([...run.poolL]).toEqual([900, 100, 0, 900, 900, 200, 900, 900, 900])
     expect([...run.spilledL]).toEqual([0, 0, 300])
   })
   it('a ring of spills keeps its water', () => {
     let site = withRoof(plainTank(plainTank(blank(), 'A'), 'B'))
-    site = build(site, moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }), moveOf('spillInto', { from: 'tank-2', to: 'tank-1' }))
+    site = build(
+      site,
+      moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }),
+      moveOf('spillInto', { from: 'tank-2', to: 'tank-1' }),
+    )
     const run = simulate(compile(site), rainDays(30), { startL: [0, 0] })
     expect(run.storedL[0]! + run.spilledL[0]!).toBeCloseTo(3000)
   })
   it('a float valve fills a lower tank only while the upper stands higher', () => {
     let site = plainTank(plainTank(blank(), 'A'), 'B')
     site = build(site, moveOf('setHeight', { node: 'tank-2', baseM: -0.5 }))
-    site = { ...site, runs: [...site.runs, { id: 'down', name: 'down', from: { node: 'tank-1', port: 'outlet' }, to: { node: 'tank-2', port: 'inlet' }, parts: [{ kind: 'float', boreMm: 25 }] }] }
+    site = {
+      ...site,
+      runs: [
+        ...site.runs,
+        {
+          id: 'down',
+          name: 'down',
+          from: { node: 'tank-1', port: 'outlet' },
+          to: { node: 'tank-2', port: 'inlet' },
+          parts: [{ kind: 'float', boreMm: 25 }],
+        },
+      ],
+    }
     // B's inlet stands at 0.45: A gives what is above it, and B takes up to its spill point.
     const run = simulate(compile(site), rainDays(0), { startL: [800, 700] })
     expect([...run.poolL]).toEqual([600, 900])
@@ -51,7 +90,13 @@ describe('a pump tank, and sites that cannot work', () => {
     site = build(site, moveOf('setPort', { tank: 'tank-2', port: 'inlet', heightM: 0.5 }))
     site = joinedBy(site, ['tank-1', 'outlet'], ['tank-2', 'inlet'], [{ kind: 'float', boreMm: 25 }])
     const run = simulate(compile(site), rainDays(0, 0, 0, 0, 0), { startL: [900, 500] })
-    expect(pairs([...run.poolL])).toEqual([[900, 300], [700, 300], [500, 300], [500, 100], [500, 0]])
+    expect(pairs([...run.poolL])).toEqual([
+      [900, 300],
+      [700, 300],
+      [500, 300],
+      [500, 100],
+      [500, 0],
+    ])
     expect([...run.shortL]).toEqual([0, 0, 0, 0, 100])
   })
   it('gives in a day far more than it holds, as long as the big one stands higher', () => {
@@ -72,16 +117,31 @@ describe('a pump tank, and sites that cannot work', () => {
   })
   it('two tanks of different rims at one level spill at the lower, and hold what both hold up to there', () => {
     let site = withRoof(plainTank(plainTank(blank(), 'Tall'), 'Low', { lengthM: 2 }))
-    site = build(site, moveOf('resizeTank', { tank: 'tank-2', shape: { heightM: 0.6 } }), moveOf('setPort', { tank: 'tank-2', port: 'overflow', heightM: 0.5 }), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+    site = build(
+      site,
+      moveOf('resizeTank', { tank: 'tank-2', shape: { heightM: 0.6 } }),
+      moveOf('setPort', { tank: 'tank-2', port: 'overflow', heightM: 0.5 }),
+      moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }),
+    )
     // 1 m² and 2 m² up to 0.5 m are 1500 L; 20 mm on 100 m² bring 2000.
     const run = simulate(compile(site), rainDays(20), { startL: [0] })
     expect([run.storedL[0], run.spilledL[0]]).toEqual([1500, 500])
   })
   it('a ring of links, a tank that can never fill and one that nothing draws from keep their books', () => {
     let site = withRoof(plainTank(plainTank(plainTank(blank(), 'A'), 'B'), 'C'))
-    for (const [a, b] of [['tank-1', 'tank-2'], ['tank-2', 'tank-3'], ['tank-3', 'tank-1']] as const) site = build(site, moveOf('linkAtBottom', { a, b, boreMm: 50 }))
+    for (const [a, b] of [
+      ['tank-1', 'tank-2'],
+      ['tank-2', 'tank-3'],
+      ['tank-3', 'tank-1'],
+    ] as const)
+      site = build(site, moveOf('linkAtBottom', { a, b, boreMm: 50 }))
     site = plainTank(plainTank(site, 'High'), 'Idle')
-    site = joinedBy(build(site, moveOf('setHeight', { node: 'tank-4', baseM: 3 })), ['tank-1', 'outlet'], ['tank-4', 'inlet'], [{ kind: 'float', boreMm: 25 }])
+    site = joinedBy(
+      build(site, moveOf('setHeight', { node: 'tank-4', baseM: 3 })),
+      ['tank-1', 'outlet'],
+      ['tank-4', 'inlet'],
+      [{ kind: 'float', boreMm: 25 }],
+    )
     const run = simulate(compile(site), rainDays(10, 30, 0), { startL: [0, 0, 0] })
     // One pool of 2700 L; the high tank gets nothing, the idle one has no water to come.
     expect([...run.poolL]).toEqual([1000, 0, 0, 2700, 0, 0, 2700, 0, 0])

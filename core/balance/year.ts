@@ -1,10 +1,18 @@
-import { monthsFrom, seriesOf, type DailySeries } from '../climate'
-import type { Site } from '../site'
-import { compile, type Compiled } from './compile'
-import { keptBackL } from './joining'
 import { simulate, type DailyRun, type RunOptions } from './simulate'
+import { keptBackL } from './joining'
+import { compile, type Compiled } from './compile'
+import type { Site } from '../site'
+import { monthsFrom, seriesOf, type DailySeries } from '../climate'
 
-export interface UseYear { id: string, name: string, askedL: number, metL: number, rationedL: number, shortDays: number, longestShortDays: number }
+export interface UseYear {
+  id: string
+  name: string
+  askedL: number
+  metL: number
+  rationedL: number
+  shortDays: number
+  longestShortDays: number
+}
 
 /** One year of a run, in figures. */
 export interface YearFigures {
@@ -37,7 +45,15 @@ export interface YearFigures {
   uses: UseYear[]
 }
 
-export interface PoolFigures { name: string, tankIds: string[], nominalL: number, capL: number, capM: number, usableL: number }
+export interface PoolFigures {
+  id: string
+  name: string
+  tankIds: string[]
+  nominalL: number
+  capL: number
+  capM: number
+  usableL: number
+}
 
 /** What a site's weather makes of it, over all years of the series. */
 export interface Outlook {
@@ -50,11 +66,17 @@ export interface Outlook {
   run: DailyRun
   pools: PoolFigures[]
   /** Days that full tanks last without rain, from the worst day to be full on; and the month it falls in (0–11). */
-  autonomy: { days: number, month: number, beyond: boolean } | undefined
+  autonomy: { days: number; month: number; beyond: boolean } | undefined
 }
 
-/** What comes to the tanks, past gutters, by-passes and first flushes, and what is asked of them, in each month of a mean year, L; January first. */
-export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 'years' | 'run'>): { comesL: number[], askedL: number[] } {
+/**
+ * What comes to the tanks, past gutters, by-passes and first flushes, and what is asked of them, in each month of a
+ * mean year, L; January first.
+ */
+export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 'years' | 'run'>): {
+  comesL: number[]
+  askedL: number[]
+} {
   const month = monthsFrom(startDay, run.days)
   const [comesL, askedL] = [Array<number>(12).fill(0), Array<number>(12).fill(0)]
   for (const { from, to } of years) {
@@ -63,7 +85,8 @@ export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 
       askedL[month[day]!]! += run.askedL[day]! / years.length
     }
   }
-  // What a chamber still held when a month ended ran out in the next, which may have had no rain of its own to lose it from.
+  // What a chamber still held when a month ended ran out in the next, which may have had no rain of its own to lose
+  // it from.
   for (let at = 23; at >= 0; at--) {
     const [here, before] = [at % 12, (at + 11) % 12]
     if (comesL[here]! >= 0) continue
@@ -84,27 +107,60 @@ export const SHORT_SHARE = 1e-3
 /** Runs a site over a series and reads the years off it. */
 export function outlook(site: Site, series: DailySeries, options: RunOptions = {}): Outlook {
   const compiled = compile(site)
-  const run = simulate(compiled, series, options)
+  return outlookOf(compiled, series, simulate(compiled, series, options))
+}
+
+/** What the years of a run come to. */
+export function outlookOf(compiled: Compiled, series: DailySeries, run: DailyRun): Outlook {
   const years = series.years.map(({ year, from, to }) => yearFigures(compiled, series, run, year, from, to))
-  const ranked = years.map((figures, index) => ({ index, short: figures.askedL - figures.metL, figures }))
-    .sort((a, b) => a.short - b.short || a.figures.shortDays - b.figures.shortDays || b.figures.leastStoredL - a.figures.leastStoredL)
+  const ranked = years
+    .map((figures, index) => ({ index, short: figures.askedL - figures.metL, figures }))
+    .sort(
+      (a, b) =>
+        a.short - b.short ||
+        a.figures.shortDays - b.figures.shortDays ||
+        b.figures.leastStoredL - a.figures.leastStoredL,
+    )
   return {
-    years, typical: ranked[Math.floor((ranked.length - 1) / 2)]!.index, worst: ranked.at(-1)!.index,
-    made: series.made, startDay: series.startDay, run, pools: poolFigures(compiled), autonomy: autonomy(compiled),
+    years,
+    typical: ranked[Math.floor((ranked.length - 1) / 2)]!.index,
+    worst: ranked.at(-1)!.index,
+    made: series.made,
+    startDay: series.startDay,
+    run,
+    pools: poolFigures(compiled),
+    autonomy: autonomy(compiled),
   }
 }
 
 export function poolFigures(compiled: Compiled): PoolFigures[] {
   return compiled.pools.map((pool, index) => ({
-    name: pool.name, tankIds: pool.tanks.map(tank => tank.id), nominalL: pool.nominalL, capL: pool.capL, capM: pool.capM, usableL: Math.max(0, pool.capL - keptBackL(compiled, index)),
+    id: pool.id,
+    name: pool.name,
+    tankIds: pool.tanks.map(tank => tank.id),
+    nominalL: pool.nominalL,
+    capL: pool.capL,
+    capM: pool.capM,
+    usableL: Math.max(0, pool.capL - keptBackL(compiled, index)),
   }))
 }
 
-function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, year: number, from: number, to: number): YearFigures {
-  const total = (values: Float64Array) => { let sum = 0; for (let day = from; day < to; day++) sum += values[day]!; return sum }
+function yearFigures(
+  compiled: Compiled,
+  series: DailySeries,
+  run: DailyRun,
+  year: number,
+  from: number,
+  to: number,
+): YearFigures {
+  const total = (values: Float64Array) => {
+    let sum = 0
+    for (let day = from; day < to; day++) sum += values[day]!
+    return sum
+  }
   const uses = compiled.demands.map(({ id, name, litresPerDay }, use): UseYear => {
     let [askedL, metL, rationedL] = [0, 0, 0]
-    const shortRun = longestRun(from, to, (day) => {
+    const shortRun = longestRun(from, to, day => {
       const asked = litresPerDay[series.month[day]!]!
       const short = run.shortByUseL[day * run.uses + use]!
       askedL += asked
@@ -121,17 +177,38 @@ function yearFigures(compiled: Compiled, series: DailySeries, run: DailyRun, yea
   let leastStoredL = Infinity
   for (let day = from; day < to; day++) leastStoredL = Math.min(leastStoredL, run.storedL[day]!)
   return {
-    year, from, to, rainMm: total(series.rainMm), caughtL: total(run.caughtL), flushedL: total(run.flushedL), gutterL: total(run.gutterL), wellL: total(run.wellL), mainL: total(run.mainL), cartL: total(run.cartL), loads: total(run.loads),
-    spilledL: total(run.spilledL), askedL, metL: askedL - rationedL - total(run.shortL), rationedL, rationedDays: longestRun(from, to, day => run.rationedL[day]! > 0).count, shortDays: short.count, longestShortDays: short.longest,
-    longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest, leastStoredL, uses,
+    year,
+    from,
+    to,
+    rainMm: total(series.rainMm),
+    caughtL: total(run.caughtL),
+    flushedL: total(run.flushedL),
+    gutterL: total(run.gutterL),
+    wellL: total(run.wellL),
+    mainL: total(run.mainL),
+    cartL: total(run.cartL),
+    loads: total(run.loads),
+    spilledL: total(run.spilledL),
+    askedL,
+    metL: askedL - rationedL - total(run.shortL),
+    rationedL,
+    rationedDays: longestRun(from, to, day => run.rationedL[day]! > 0).count,
+    shortDays: short.count,
+    longestShortDays: short.longest,
+    longestDryDays: longestRun(from, to, day => series.rainMm[day]! === 0).longest,
+    leastStoredL,
+    uses,
   }
 }
 
-function longestRun(from: number, to: number, test: (day: number) => boolean): { count: number, longest: number } {
+function longestRun(from: number, to: number, test: (day: number) => boolean): { count: number; longest: number } {
   let [count, longest, current] = [0, 0, 0]
   for (let day = from; day < to; day++) {
-    if (test(day)) { count++; current++; if (current > longest) longest = current }
-    else current = 0
+    if (test(day)) {
+      count++
+      current++
+      if (current > longest) longest = current
+    } else current = 0
   }
   return { count, longest }
 }
@@ -140,8 +217,16 @@ const AUTONOMY_DAYS = 730
 
 /** How long full tanks last with no rain and no top-up from wells or mains, begun on the first of the worst month. */
 function autonomy(compiled: Compiled): Outlook['autonomy'] {
-  if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length) return undefined
-  const alone: Compiled = { ...compiled, topUps: [], demands: compiled.demands.map(demand => ({ ...demand, sources: demand.sources.filter(source => source.kind === 'pool') })) }
+  if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length)
+    return undefined
+  const alone: Compiled = {
+    ...compiled,
+    topUps: [],
+    demands: compiled.demands.map(demand => ({
+      ...demand,
+      sources: demand.sources.filter(source => source.kind === 'pool'),
+    })),
+  }
   // A month can only be worse than the worst so far within that many days, so each run is no longer than the last.
   let worst = { days: AUTONOMY_DAYS, month: 0, beyond: true }
   for (let month = 0; month < 12; month++) {

@@ -1,14 +1,33 @@
 /** Gutters and downpipes as they are commonly sold; measures are inside, in millimetres. */
 export const GUTTER_PROFILES = ['half-round', 'box'] as const
 export type GutterProfile = (typeof GUTTER_PROFILES)[number]
-export const GUTTER_WORDS: Record<GutterProfile, string> = { 'half-round': 'a level half-round', 'box': 'a box laid to a fall' }
+export const GUTTER_WORDS: Record<GutterProfile, string> = {
+  'half-round': 'a level half-round',
+  box: 'a box laid to a fall',
+}
 
-export interface GutterSize { profile: GutterProfile, widthMm: number, depthMm: number, slope: number }
+export interface GutterSize {
+  profile: GutterProfile
+  widthMm: number
+  depthMm: number
+  slope: number
+}
 
 /** Smallest first: what a merchant has on the shelf. */
 export const GUTTER_SIZES: GutterSize[] = [
-  ...[75, 100, 112, 125, 150].map(widthMm => ({ profile: 'half-round' as const, widthMm, depthMm: Math.round(widthMm / 2), slope: 0 })),
-  ...[[125, 75], [150, 100], [200, 120], [250, 150], [300, 200]].map(([widthMm, depthMm]) => ({ profile: 'box' as const, widthMm: widthMm!, depthMm: depthMm!, slope: 0.003 })),
+  ...[75, 100, 112, 125, 150].map(widthMm => ({
+    profile: 'half-round' as const,
+    widthMm,
+    depthMm: Math.round(widthMm / 2),
+    slope: 0,
+  })),
+  ...[
+    [125, 75],
+    [150, 100],
+    [200, 120],
+    [250, 150],
+    [300, 200],
+  ].map(([widthMm, depthMm]) => ({ profile: 'box' as const, widthMm: widthMm!, depthMm: depthMm!, slope: 0.003 })),
 ]
 export const DOWNPIPE_BORES_MM = [50, 65, 68, 82, 104, 154, 193]
 /** Line pipe from the spout to the tank. */

@@ -1,11 +1,65 @@
-export * from './climates'
-export * from './fittings'
-export * from './flush'
-export * from './gutters'
-export * from './prices'
-export * from './roofing'
-export * from './screens'
-export * from './soils'
-export * from './tankFittings'
-export * from './tanks'
-export * from './uses'
+export { CLIMATE_IDS, CLIMATES, type ClimateId } from './climates'
+export { FITTING_K, TEE_STRAY, TEES, type TeeId } from './fittings'
+export {
+  BUILD_UP_DAYS,
+  BYPASS_IDS,
+  BYPASSES,
+  DIRTINESS,
+  DIRTINESS_IDS,
+  EMPTIES_SLOWLY_HOURS,
+  EMPTY_WITHIN_HOURS,
+  FLUSH_DRUMS,
+  FLUSH_SCHOOLS,
+  LONG_DRY_DAYS,
+  STANDPIPE_MOST_M,
+  STANDPIPES,
+  WET_DAY_HOURS,
+  type FlushSchoolId,
+} from './flush'
+export {
+  DOWNPIPE_BORES_MM,
+  GUTTER_PROFILES,
+  GUTTER_SIZES,
+  GUTTER_WORDS,
+  LINE_BORES_MM,
+  USUAL_STORM_MM_PER_H,
+  type GutterProfile,
+} from './gutters'
+export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS } from './outlets'
+export { guessedPrice, STANDARD_SIZES_L } from './prices'
+export {
+  FLAT_SHARE,
+  LOSS_SCHOOL_IDS,
+  LOSS_SCHOOLS,
+  ROOF_EXTRA_IDS,
+  ROOF_EXTRAS,
+  ROOFING,
+  ROOFING_IDS,
+  type LossSchoolId,
+  type RoofExtraId,
+  type RoofingId,
+} from './roofing'
+export { GUARD_IDS, GUARDS, MOSQUITO_MESH_MM, SCREEN_IDS, SCREENS, type ScreenId } from './screens'
+export { BED_SOIL_IDS, BED_SOILS, MULCH_IDS, MULCHES, SOIL_IDS, SOILS } from './soils'
+export {
+  COVER_IDS,
+  COVERS,
+  GAUGE_IDS,
+  GAUGES,
+  LID_IDS,
+  LIDS,
+  NEAR,
+  NEAR_IDS,
+  OVERFLOW_ENDINGS,
+  SPILL_MARGIN_M,
+} from './tankFittings'
+export { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId, type TankKindId } from './tanks'
+export {
+  HOT_MONTH_C,
+  QUALITIES,
+  QUALITY_WORDS,
+  USE_PRESET_IDS,
+  USE_PRESETS,
+  type Quality,
+  type UsePresetId,
+} from './uses'

@@ -11,15 +11,45 @@ export interface Roofing {
 }
 
 const roofing = {
-  'steel': { name: 'steel sheet', runoffCoefficient: 0.95, wettingLossMm: 0.3 },
+  steel: { name: 'steel sheet', runoffCoefficient: 0.95, wettingLossMm: 0.3 },
   'clay-tile': { name: 'clay tile', runoffCoefficient: 0.85, wettingLossMm: 0.8 },
   'concrete-tile': { name: 'concrete tile', runoffCoefficient: 0.82, wettingLossMm: 1 },
-  'slate': { name: 'slate', runoffCoefficient: 0.9, wettingLossMm: 0.5 },
-  'asphalt-shingle': { name: 'asphalt shingle', runoffCoefficient: 0.85, wettingLossMm: 0.8, unfitFor: ['drinking', 'animals'], caution: 'asphalt sheds bitumen and often a moss poison' },
-  'membrane': { name: 'membrane', runoffCoefficient: 0.85, wettingLossMm: 0.6, unfitFor: ['drinking'], caution: 'ask the maker whether the membrane is fit for drinking water' },
-  'wood-shake': { name: 'wood shake', runoffCoefficient: 0.75, wettingLossMm: 1.5, unfitFor: ['drinking'], caution: 'treated timber leaches its treatment' },
-  'copper': { name: 'copper', runoffCoefficient: 0.95, wettingLossMm: 0.3, unfitFor: ['drinking', 'animals', 'garden'], caution: 'rain takes copper into solution, which harms fish, sheep and seedlings first' },
-  'green': { name: 'green roof', runoffCoefficient: 0.4, wettingLossMm: 4, unfitFor: ['drinking', 'washing'], caution: 'soil colours the water and feeds what grows in it' },
+  slate: { name: 'slate', runoffCoefficient: 0.9, wettingLossMm: 0.5 },
+  'asphalt-shingle': {
+    name: 'asphalt shingle',
+    runoffCoefficient: 0.85,
+    wettingLossMm: 0.8,
+    unfitFor: ['drinking', 'animals'],
+    caution: 'asphalt sheds bitumen and often a moss poison',
+  },
+  membrane: {
+    name: 'membrane',
+    runoffCoefficient: 0.85,
+    wettingLossMm: 0.6,
+    unfitFor: ['drinking'],
+    caution: 'ask the maker whether the membrane is fit for drinking water',
+  },
+  'wood-shake': {
+    name: 'wood shake',
+    runoffCoefficient: 0.75,
+    wettingLossMm: 1.5,
+    unfitFor: ['drinking'],
+    caution: 'treated timber leaches its treatment',
+  },
+  copper: {
+    name: 'copper',
+    runoffCoefficient: 0.95,
+    wettingLossMm: 0.3,
+    unfitFor: ['drinking', 'animals', 'garden'],
+    caution: 'rain takes copper into solution, which harms fish, sheep and seedlings first',
+  },
+  green: {
+    name: 'green roof',
+    runoffCoefficient: 0.4,
+    wettingLossMm: 4,
+    unfitFor: ['drinking', 'washing'],
+    caution: 'soil colours the water and feeds what grows in it',
+  },
 } satisfies Record<string, Roofing>
 
 export type RoofingId = keyof typeof roofing
@@ -28,10 +58,18 @@ export const ROOFING_IDS = Object.keys(ROOFING) as [RoofingId, ...RoofingId[]]
 
 /** What a roof of sound material may still carry. */
 export const ROOF_EXTRAS = {
-  'lead': { name: 'lead flashing', unfitFor: ['drinking', 'animals'], caution: 'lead flashing and old paint give lead, which no filter here takes out' },
-  'moss-poison': { name: 'a moss treatment', unfitFor: ['drinking', 'animals', 'garden'], caution: 'moss treatments wash off for a season and poison plants and animals' },
+  lead: {
+    name: 'lead flashing',
+    unfitFor: ['drinking', 'animals'],
+    caution: 'lead flashing and old paint give lead, which no filter here takes out',
+  },
+  'moss-poison': {
+    name: 'a moss treatment',
+    unfitFor: ['drinking', 'animals', 'garden'],
+    caution: 'moss treatments wash off for a season and poison plants and animals',
+  },
   'treated-timber': { name: 'treated timber', unfitFor: ['drinking', 'animals'], caution: 'timber treatments leach' },
-} satisfies Record<string, { name: string, unfitFor: Quality[], caution: string }>
+} satisfies Record<string, { name: string; unfitFor: Quality[]; caution: string }>
 export type RoofExtraId = keyof typeof ROOF_EXTRAS
 export const ROOF_EXTRA_IDS = Object.keys(ROOF_EXTRAS) as [RoofExtraId, ...RoofExtraId[]]
 

@@ -1,15 +1,17 @@
 /**
- * Ground by what a spade finds. `bearingKPa` is a presumptive value for a small base on undisturbed ground, of the order building codes
- * allow without a test; `infiltrationMPerS` the middle of the usual range for a soaked pit. Both are starting points: a test pit beats them.
+ * Ground by what a spade finds. `bearingKPa` is a presumptive value for a small base on undisturbed ground, of the
+ * order building codes
+ * allow without a test; `infiltrationMPerS` the middle of the usual range for a soaked pit. Both are starting points:
+ * a test pit beats them.
  */
 export const SOILS = {
-  'rock': { name: 'rock', bearingKPa: 400, infiltrationMPerS: 1e-8 },
-  'gravel': { name: 'gravel', bearingKPa: 150, infiltrationMPerS: 3e-4 },
-  'sand': { name: 'sand', bearingKPa: 100, infiltrationMPerS: 5e-5 },
-  'loam': { name: 'loam', bearingKPa: 75, infiltrationMPerS: 7e-6 },
+  rock: { name: 'rock', bearingKPa: 400, infiltrationMPerS: 1e-8 },
+  gravel: { name: 'gravel', bearingKPa: 150, infiltrationMPerS: 3e-4 },
+  sand: { name: 'sand', bearingKPa: 100, infiltrationMPerS: 5e-5 },
+  loam: { name: 'loam', bearingKPa: 75, infiltrationMPerS: 7e-6 },
   'stiff-clay': { name: 'stiff clay', bearingKPa: 75, infiltrationMPerS: 2e-7 },
   'soft-clay': { name: 'soft clay or silt', bearingKPa: 40, infiltrationMPerS: 5e-7 },
-  'fill': { name: 'made ground or topsoil', bearingKPa: 15, infiltrationMPerS: 3e-6 },
+  fill: { name: 'made ground or topsoil', bearingKPa: 15, infiltrationMPerS: 3e-6 },
 } as const
 export type SoilId = keyof typeof SOILS
 export const SOIL_IDS = Object.keys(SOILS) as [SoilId, ...SoilId[]]
@@ -23,7 +25,10 @@ export const BED_SOILS = {
 export type BedSoilId = keyof typeof BED_SOILS
 export const BED_SOIL_IDS = Object.keys(BED_SOILS) as [BedSoilId, ...BedSoilId[]]
 
-/** What lies on a bed: a mulch cuts what the bare soil between the plants gives off, which is about a fifth of a bed’s need. */
+/**
+ * What lies on a bed: a mulch cuts what the bare soil between the plants gives off, which is about a fifth of a bed’s
+ * need.
+ */
 export const MULCHES = {
   bare: { name: 'bare between the plants', cropFactor: 1 },
   mulched: { name: 'mulched', cropFactor: 0.8 },

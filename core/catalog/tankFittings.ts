@@ -1,11 +1,11 @@
 /** What keeps light from the water, what shuts the top, and how the level is read. */
 export const COVERS = {
-  'black': { name: 'is black or dark', lightTight: true },
-  'painted': { name: 'is painted dark', lightTight: true },
-  'clad': { name: 'is clad or wrapped', lightTight: true },
-  'roofed': { name: 'stands inside or below ground', lightTight: true },
-  'white': { name: 'is white and lets light through', lightTight: false },
-  'clear': { name: 'is clear', lightTight: false },
+  black: { name: 'is black or dark', lightTight: true },
+  painted: { name: 'is painted dark', lightTight: true },
+  clad: { name: 'is clad or wrapped', lightTight: true },
+  roofed: { name: 'stands inside or below ground', lightTight: true },
+  white: { name: 'is white and lets light through', lightTight: false },
+  clear: { name: 'is clear', lightTight: false },
 } as const
 export type CoverId = keyof typeof COVERS
 export const COVER_IDS = Object.keys(COVERS) as [CoverId, ...CoverId[]]
@@ -20,16 +20,22 @@ export type LidId = keyof typeof LIDS
 export const LID_IDS = Object.keys(LIDS) as [LidId, ...LidId[]]
 
 export const GAUGES = {
-  'none': { name: 'by knocking on the wall', note: '' },
-  'dipstick': { name: 'with a dipstick', note: '' },
-  'sight-tube': { name: 'in a sight tube', note: 'A sight tube grows algae and freezes: shut and drain it after reading.' },
-  'float': { name: 'on a float gauge', note: '' },
-  'sensor': { name: 'by a sensor', note: '' },
+  none: { name: 'by knocking on the wall', note: '' },
+  dipstick: { name: 'with a dipstick', note: '' },
+  'sight-tube': {
+    name: 'in a sight tube',
+    note: 'A sight tube grows algae and freezes: shut and drain it after reading.',
+  },
+  float: { name: 'on a float gauge', note: '' },
+  sensor: { name: 'by a sensor', note: '' },
 } as const
 export type GaugeId = keyof typeof GAUGES
 export const GAUGE_IDS = Object.keys(GAUGES) as [GaugeId, ...GaugeId[]]
 
-/** How an overflow begins. Plain is open to whatever creeps and flies; screened and trapped are not; skimming takes the scum off the top, and needs an air hole. */
+/**
+ * How an overflow begins. Plain is open to whatever creeps and flies; screened and trapped are not; skimming takes
+ * the scum off the top, and needs an air hole.
+ */
 export const OVERFLOW_ENDINGS = ['plain', 'screened', 'trapped', 'skimming'] as const
 export type OverflowEnding = (typeof OVERFLOW_ENDINGS)[number]
 

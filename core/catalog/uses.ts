@@ -3,7 +3,10 @@ export type Quality = 'garden' | 'washing' | 'animals' | 'drinking'
 export const QUALITIES = ['garden', 'washing', 'animals', 'drinking'] as const satisfies readonly Quality[]
 
 export const QUALITY_WORDS: Record<Quality, string> = {
-  garden: 'garden water', washing: 'washing and flushing', animals: 'water for animals', drinking: 'drinking water',
+  garden: 'garden water',
+  washing: 'washing and flushing',
+  animals: 'water for animals',
+  drinking: 'drinking water',
 }
 
 export interface UsePreset {
@@ -22,21 +25,64 @@ export interface UsePreset {
 }
 
 const presets = {
-  'drinking': { name: 'Drinking', quality: 'drinking', by: 'people', each: 3, count: 2, tapAboveGroundM: 1.1, pressurised: true },
-  'kitchen': { name: 'Kitchen', quality: 'drinking', by: 'people', each: 22, count: 2, tapAboveGroundM: 1.1, pressurised: true },
-  'shower': { name: 'Shower and basin', quality: 'washing', by: 'habit', each: 50, times: 0.9, count: 2, tapAboveGroundM: 2, pressurised: true },
-  'flush': { name: 'Flushing', quality: 'washing', by: 'habit', each: 6, times: 4.5, count: 2, tapAboveGroundM: 0.9, pressurised: true },
-  'laundry': { name: 'Laundry', quality: 'washing', by: 'habit', each: 60, times: 0.3, count: 2, tapAboveGroundM: 1, pressurised: true },
-  'basin': { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
-  'washdown': { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
-  'beds': { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
-  'trees': { name: 'Fruit trees on drip', quality: 'garden', by: 'bed', each: 0.6, count: 60, tapAboveGroundM: 0.3 },
-  'goats': { name: 'Goats', quality: 'animals', by: 'heads', each: 6, hotFactor: 1.6, count: 6, tapAboveGroundM: 0.5 },
-  'pigs': { name: 'Pigs', quality: 'animals', by: 'heads', each: 12, hotFactor: 1.6, count: 3, tapAboveGroundM: 0.5 },
-  'horses': { name: 'Horses', quality: 'animals', by: 'heads', each: 35, hotFactor: 1.6, count: 2, tapAboveGroundM: 0.6 },
-  'hens': { name: 'Hens', quality: 'animals', by: 'heads', each: 0.25, hotFactor: 1.8, count: 20, tapAboveGroundM: 0.5 },
-  'sheep': { name: 'Sheep', quality: 'animals', by: 'heads', each: 5, hotFactor: 1.6, count: 12, tapAboveGroundM: 0.5 },
-  'cattle': { name: 'Cattle', quality: 'animals', by: 'heads', each: 50, hotFactor: 1.5, count: 4, tapAboveGroundM: 0.6 },
+  drinking: {
+    name: 'Drinking',
+    quality: 'drinking',
+    by: 'people',
+    each: 3,
+    count: 2,
+    tapAboveGroundM: 1.1,
+    pressurised: true,
+  },
+  kitchen: {
+    name: 'Kitchen',
+    quality: 'drinking',
+    by: 'people',
+    each: 22,
+    count: 2,
+    tapAboveGroundM: 1.1,
+    pressurised: true,
+  },
+  shower: {
+    name: 'Shower and basin',
+    quality: 'washing',
+    by: 'habit',
+    each: 50,
+    times: 0.9,
+    count: 2,
+    tapAboveGroundM: 2,
+    pressurised: true,
+  },
+  flush: {
+    name: 'Flushing',
+    quality: 'washing',
+    by: 'habit',
+    each: 6,
+    times: 4.5,
+    count: 2,
+    tapAboveGroundM: 0.9,
+    pressurised: true,
+  },
+  laundry: {
+    name: 'Laundry',
+    quality: 'washing',
+    by: 'habit',
+    each: 60,
+    times: 0.3,
+    count: 2,
+    tapAboveGroundM: 1,
+    pressurised: true,
+  },
+  basin: { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
+  washdown: { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
+  beds: { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
+  trees: { name: 'Fruit trees on drip', quality: 'garden', by: 'bed', each: 0.6, count: 60, tapAboveGroundM: 0.3 },
+  goats: { name: 'Goats', quality: 'animals', by: 'heads', each: 6, hotFactor: 1.6, count: 6, tapAboveGroundM: 0.5 },
+  pigs: { name: 'Pigs', quality: 'animals', by: 'heads', each: 12, hotFactor: 1.6, count: 3, tapAboveGroundM: 0.5 },
+  horses: { name: 'Horses', quality: 'animals', by: 'heads', each: 35, hotFactor: 1.6, count: 2, tapAboveGroundM: 0.6 },
+  hens: { name: 'Hens', quality: 'animals', by: 'heads', each: 0.25, hotFactor: 1.8, count: 20, tapAboveGroundM: 0.5 },
+  sheep: { name: 'Sheep', quality: 'animals', by: 'heads', each: 5, hotFactor: 1.6, count: 12, tapAboveGroundM: 0.5 },
+  cattle: { name: 'Cattle', quality: 'animals', by: 'heads', each: 50, hotFactor: 1.5, count: 4, tapAboveGroundM: 0.6 },
 } satisfies Record<string, UsePreset>
 
 /** A month whose days reach this on the mean is a hot one for animals. */

@@ -2,14 +2,18 @@
 const DAY_MS = 86400000
 
 export function dayNumber(isoDate: string): number {
-  return Math.round(Date.UTC(Number(isoDate.slice(0, 4)), Number(isoDate.slice(5, 7)) - 1, Number(isoDate.slice(8, 10))) / DAY_MS)
+  return Math.round(
+    Date.UTC(Number(isoDate.slice(0, 4)), Number(isoDate.slice(5, 7)) - 1, Number(isoDate.slice(8, 10))) / DAY_MS,
+  )
 }
 
 /** The day number of a calendar date, or undefined where there is no such date. */
 export function dayOf(year: number, month: number, day: number): number | undefined {
   const at = new Date(0)
   at.setUTCFullYear(year, month - 1, day)
-  return at.getUTCFullYear() === year && at.getUTCMonth() === month - 1 && at.getUTCDate() === day ? Math.round(at.getTime() / DAY_MS) : undefined
+  return at.getUTCFullYear() === year && at.getUTCMonth() === month - 1 && at.getUTCDate() === day
+    ? Math.round(at.getTime() / DAY_MS)
+    : undefined
 }
 
 export function isoDate(day: number): string {
@@ -31,7 +35,10 @@ export function monthsFrom(startDay: number, days: number): Uint8Array {
   const first = new Date(startDay * DAY_MS)
   let [year, index] = [first.getUTCFullYear(), first.getUTCMonth()]
   for (let from = 0; from < days; index++) {
-    if (index === 12) { index = 0; year++ }
+    if (index === 12) {
+      index = 0
+      year++
+    }
     const to = Math.min(days, Math.round(Date.UTC(year, index + 1, 1) / DAY_MS) - startDay)
     month.fill(index, from, to)
     from = to
@@ -42,4 +49,3 @@ export function monthsFrom(startDay: number, days: number): Uint8Array {
 /** A mean year, leap years counted in. */
 export const DAYS_A_YEAR = 365.25
 export const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const

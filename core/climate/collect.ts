@@ -1,6 +1,13 @@
 import { readFigure } from './figures'
 
-export interface Cell { day: number, line: number, rain: string, tMin?: string, tMax?: string, timed: boolean }
+export interface Cell {
+  day: number
+  line: number
+  rain: string
+  tMin?: string
+  tMax?: string
+  timed: boolean
+}
 
 export interface Collected {
   firstDay: number
@@ -20,7 +27,10 @@ export interface Collected {
   whole: boolean
 }
 
-/** Puts the lines of a record on their days. Several timed lines a day are added up; of two plain ones the later counts. */
+/**
+ * Puts the lines of a record on their days. Several timed lines a day are added up; of two plain ones the later
+ * counts.
+ */
 export function collectDays(cells: Cell[], reject: (cell: Cell, why: string) => void): Collected {
   let [firstDay, lastDay] = [Infinity, -Infinity]
   for (const { day } of cells) {
@@ -45,8 +55,14 @@ export function collectDays(cells: Cell[], reject: (cell: Cell, why: string) => 
       high[at] = temperatureC(cell.tMax, high[at]!)
     }
     const figure = readFigure(cell.rain)
-    if (figure.kind === 'unreadable') { reject(cell, 'the rain is not a number'); continue }
-    if (figure.kind === 'missing' || (figure.kind === 'number' && figure.value < 0)) { flagged++; continue }
+    if (figure.kind === 'unreadable') {
+      reject(cell, 'the rain is not a number')
+      continue
+    }
+    if (figure.kind === 'missing' || (figure.kind === 'number' && figure.value < 0)) {
+      flagged++
+      continue
+    }
     if (figure.kind === 'trace') trace++
     const value = figure.kind === 'number' ? figure.value : 0
     if (!Number.isInteger(value)) whole = false
@@ -56,7 +72,16 @@ export function collectDays(cells: Cell[], reject: (cell: Cell, why: string) => 
   }
   const values = rain.filter(value => !Number.isNaN(value))
   return {
-    firstDay, lastDay, rain, ...(low && high ? inCelsius(low, high) : {}), known: values.length, flagged, trace, duplicates, summed, whole,
+    firstDay,
+    lastDay,
+    rain,
+    ...(low && high ? inCelsius(low, high) : {}),
+    known: values.length,
+    flagged,
+    trace,
+    duplicates,
+    summed,
+    whole,
     meanPerDay: values.length ? values.reduce((sum, value) => sum + value, 0) / values.length : 0,
     largest: values.reduce((most, value) => Math.max(most, value), 0),
   }
@@ -68,9 +93,9 @@ function temperatureC(cell: string | undefined, otherwise: number): number {
 }
 
 /** A mean maximum above 45 is in Fahrenheit: no place on earth is that hot by the Celsius scale. */
-function inCelsius(tMin: number[], tMax: number[]): { tMin: number[], tMax: number[] } {
+function inCelsius(tMin: number[], tMax: number[]): { tMin: number[]; tMax: number[] } {
   const known = tMax.filter(value => !Number.isNaN(value))
   const mean = known.reduce((sum, value) => sum + value, 0) / Math.max(1, known.length)
-  const convert = (value: number) => mean > 45 ? (value - 32) / 1.8 : value
+  const convert = (value: number) => (mean > 45 ? (value - 32) / 1.8 : value)
   return { tMin: tMin.map(convert), tMax: tMax.map(convert) }
 }

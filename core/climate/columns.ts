@@ -1,11 +1,20 @@
+import type { RainUnit } from './rainUnits'
 import { readFigure } from './figures'
 import { splitDate } from './dates'
-import type { RainUnit } from './rainUnits'
 
 /** Column numbers. The date is one column, or year, month and day in three. */
-export interface Columns { date: number[], rain: number, tMin?: number, tMax?: number }
+export interface Columns {
+  date: number[]
+  rain: number
+  tMin?: number
+  tMax?: number
+}
 
-const plain = (name: string) => name.toLowerCase().replace(/[_\-.]+/g, ' ').trim()
+const plain = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[_\-.]+/g, ' ')
+    .trim()
 const RAIN = /rain|precip|prcp|ppt|niederschlag|pluie|lluvia|\brr\b|\brs\b/
 const MINIMUM = /(t ?min|min.*temp|temp.*min|lowest|\btn\b|\blow\b)/
 const MAXIMUM = /(t ?max|max.*temp|temp.*max|highest|\btx\b|\bhigh\b)/
@@ -19,31 +28,47 @@ export function looksLikeHeader(cells: string[]): boolean {
 /** Three cells that read as year, month and day. */
 function yearMonthDay(cells: string[]): number[] | undefined {
   for (let index = 0; index + 2 < cells.length; index++) {
-    const [year, month, day] = [cells[index]!, cells[index + 1]!, cells[index + 2]!].map(cell => /^\d{1,4}$/.test(cell) ? Number(cell) : Number.NaN)
-    if (year! >= 1700 && year! <= 2200 && month! >= 1 && month! <= 12 && day! >= 1 && day! <= 31) return [index, index + 1, index + 2]
+    const [year, month, day] = [cells[index]!, cells[index + 1]!, cells[index + 2]!].map(cell =>
+      /^\d{1,4}$/.test(cell) ? Number(cell) : Number.NaN,
+    )
+    if (year! >= 1700 && year! <= 2200 && month! >= 1 && month! <= 12 && day! >= 1 && day! <= 31)
+      return [index, index + 1, index + 2]
   }
   return undefined
 }
 
 /** The likeliest columns, by their names first and by what stands in them second. */
-export function guessColumns(header: string[], sample: string[][]): { date: number[], rain?: number, tMin?: number, tMax?: number } {
+export function guessColumns(
+  header: string[],
+  sample: string[][],
+): { date: number[]; rain?: number; tMin?: number; tMax?: number } {
   const names = header.map(plain)
   const width = Math.max(0, ...sample.map(row => row.length))
-  const share = (column: number, test: (cell: string) => boolean) => sample.filter(row => test(row[column] ?? '')).length / Math.max(1, sample.length)
+  const share = (column: number, test: (cell: string) => boolean) =>
+    sample.filter(row => test(row[column] ?? '')).length / Math.max(1, sample.length)
   const columns = Array.from({ length: width }, (_, column) => column)
 
   const dates = columns.map(column => share(column, cell => splitDate(cell) !== undefined))
   const best = dates.indexOf(Math.max(...dates))
   const triple = sample.map(yearMonthDay).find(found => found !== undefined)
-  const date = (dates[best] ?? 0) > 0.3 ? [best] : triple ?? []
+  const date = (dates[best] ?? 0) > 0.3 ? [best] : (triple ?? [])
 
-  const numeric = columns.filter(column => !date.includes(column) && share(column, cell => readFigure(cell).kind !== 'unreadable') > 0.5)
+  const numeric = columns.filter(
+    column => !date.includes(column) && share(column, cell => readFigure(cell).kind !== 'unreadable') > 0.5,
+  )
   const temperature = (pattern: RegExp) => numeric.find(column => pattern.test(names[column] ?? ''))
   const tMin = temperature(MINIMUM)
   const tMax = temperature(MAXIMUM)
   const free = numeric.filter(column => column !== tMin && column !== tMax)
-  const rain = free.find(column => RAIN.test(names[column] ?? '') && !/flag|quality|period|days/.test(names[column] ?? ''))
-    ?? free.filter(column => share(column, cell => readFigure(cell).kind === 'number') > 0.3 && !/station|id|lat|lon|elev/.test(names[column] ?? '')).at(header.length ? 0 : -1)
+  const rain =
+    free.find(column => RAIN.test(names[column] ?? '') && !/flag|quality|period|days/.test(names[column] ?? '')) ??
+    free
+      .filter(
+        column =>
+          share(column, cell => readFigure(cell).kind === 'number') > 0.3 &&
+          !/station|id|lat|lon|elev/.test(names[column] ?? ''),
+      )
+      .at(header.length ? 0 : -1)
   return { date, rain, ...(tMin !== undefined && tMax !== undefined ? { tMin, tMax } : {}) }
 }
 

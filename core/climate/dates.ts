@@ -3,23 +3,36 @@ import { dayOf } from './calendar'
 export type DateOrder = 'ymd' | 'dmy' | 'mdy'
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
 
-export interface DateCell { parts: [number, number, number], named: boolean, timed: boolean }
+export interface DateCell {
+  parts: [number, number, number]
+  named: boolean
+  timed: boolean
+}
 
 /** Splits a date cell into three numbers in the order they stand; a named month is put in the middle. */
 export function splitDate(cell: string): DateCell | undefined {
   const text = cell.trim()
   const compact = /^(\d{4})(\d{2})(\d{2})$/.exec(text)
-  if (compact) return { parts: [Number(compact[1]), Number(compact[2]), Number(compact[3])], named: false, timed: false }
+  if (compact)
+    return { parts: [Number(compact[1]), Number(compact[2]), Number(compact[3])], named: false, timed: false }
   const plain = /^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})\.?(?:[T ,]+\d{1,2}[:.h]\d{2}.*)?$/.exec(text)
-  if (plain) return { parts: [Number(plain[1]), Number(plain[2]), Number(plain[3])], named: false, timed: /[:h]/.test(text) }
+  if (plain)
+    return { parts: [Number(plain[1]), Number(plain[2]), Number(plain[3])], named: false, timed: /[:h]/.test(text) }
   const named = /^(\d{1,4})[-/. ]*([a-z]{3})[a-z]*\.?[-/., ]*(\d{1,4})$/i.exec(text)
   const leading = /^([a-z]{3})[a-z]*\.?[-/. ]*(\d{1,2}),?[-/. ]+(\d{4})$/i.exec(text)
   const month = MONTHS.indexOf((named?.[2] ?? leading?.[1] ?? '').toLowerCase()) + 1
   if (!month) return undefined
-  return { parts: named ? [Number(named[1]), month, Number(named[3])] : [Number(leading![2]), month, Number(leading![3])], named: true, timed: false }
+  return {
+    parts: named ? [Number(named[1]), month, Number(named[3])] : [Number(leading![2]), month, Number(leading![3])],
+    named: true,
+    timed: false,
+  }
 }
 
-/** A day number from the three numbers in an order; undefined where there is no such day. Two-digit years are 1930 to 2029. */
+/**
+ * A day number from the three numbers in an order; undefined where there is no such day. Two-digit years are 1930 to
+ * 2029.
+ */
 export function orderedDay({ parts, named }: DateCell, order: DateOrder): number | undefined {
   const [a, b, c] = parts
   if (named) return a > 31 ? dayOf(a, b, c) : dayOf(fullYear(c), b, a)
@@ -31,13 +44,22 @@ function fullYear(year: number): number {
   return year > 99 ? year : year < 30 ? 2000 + year : 1900 + year
 }
 
-/** The order that makes days of all cells. Sure when only one does; where two do, the one whose days follow one another. */
-export function guessOrder(cells: DateCell[]): { order: DateOrder, sure: boolean } {
+/**
+ * The order that makes days of all cells. Sure when only one does; where two do, the one whose days follow one
+ * another.
+ */
+export function guessOrder(cells: DateCell[]): { order: DateOrder; sure: boolean } {
   const orders: DateOrder[] = ['ymd', 'dmy', 'mdy']
-  const scores = orders.map((order) => {
+  const scores = orders.map(order => {
     const days = cells.map(cell => orderedDay(cell, order))
     const valid = days.filter(day => day !== undefined).length
-    const following = days.filter((day, index) => index > 0 && day !== undefined && days[index - 1] !== undefined && (day - days[index - 1]! === 1 || day === days[index - 1])).length
+    const following = days.filter(
+      (day, index) =>
+        index > 0 &&
+        day !== undefined &&
+        days[index - 1] !== undefined &&
+        (day - days[index - 1]! === 1 || day === days[index - 1]),
+    ).length
     return { order, valid, following }
   })
   scores.sort((x, y) => y.valid - x.valid || y.following - x.following)

@@ -1,10 +1,30 @@
-export type Figure = { kind: 'number', value: number } | { kind: 'trace' | 'missing' | 'unreadable' }
+export type Figure = { kind: 'number'; value: number } | { kind: 'trace' | 'missing' | 'unreadable' }
 
-const MISSING = new Set(['', '-', '--', '.', 'm', 'na', 'n/a', 'nan', 'null', 'none', 'missing', '*', '///', '\\n', '#n/a', 'x'])
+const MISSING = new Set([
+  '',
+  '-',
+  '--',
+  '.',
+  'm',
+  'na',
+  'n/a',
+  'nan',
+  'null',
+  'none',
+  'missing',
+  '*',
+  '///',
+  '\\n',
+  '#n/a',
+  'x',
+])
 
 /** One cell of a weather record: a number, a trace of rain, a missing-value flag, or nothing that can be read. */
 export function readFigure(cell: string): Figure {
-  const text = cell.trim().toLowerCase().replace(/\u2212/g, '-')
+  const text = cell
+    .trim()
+    .toLowerCase()
+    .replace(/\u2212/g, '-')
   if (MISSING.has(text)) return { kind: 'missing' }
   if (/^(t|tr|trace|traces|<\s*\d*[.,]?\d+)$/.test(text)) return { kind: 'trace' }
   // A letter behind the figure is the station's mark of quality.

@@ -1,11 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readRecord, type RecordChoices, type RecordReading } from '.'
+import { readRecord, type RecordChoices, type RecordReading } from './record'
 import { isoDate } from './calendar'
 
 /** A table of `days` lines from 1990-01-01; each line is written by `line`. */
 function table(days: number, line: (iso: string, index: number) => string, header = 'date,rain_mm'): string {
-  return [header, ...Array.from({ length: days }, (_, index) => line(isoDate(7305 + index), index))].filter(Boolean).join('\n')
+  return [header, ...Array.from({ length: days }, (_, index) => line(isoDate(7305 + index), index))]
+    .filter(Boolean)
+    .join('\n')
 }
 function reading(text: string, choices?: RecordChoices): RecordReading {
   const read = readRecord(text, choices)
@@ -20,22 +22,40 @@ const swap = (iso: string, order: 'dmy' | 'mdy', sign = '/') => {
 describe('reading a rain record', () => {
   it('reads a plain table', () => {
     const read = reading(table(365, (iso, index) => `${iso},${index % 3 ? 0 : 6.2}`))
-    expect(read).toMatchObject({ start: '1990-01-01', end: '1990-12-31', days: 365, missingDays: 0, unit: 'mm', order: 'ymd', questions: [] })
-    expect(read.yearlyMm).toBeCloseTo(122 * 6.2 / 365 * 365.25, 6)
+    expect(read).toMatchObject({
+      start: '1990-01-01',
+      end: '1990-12-31',
+      days: 365,
+      missingDays: 0,
+      unit: 'mm',
+      order: 'ymd',
+      questions: [],
+    })
+    expect(read.yearlyMm).toBeCloseTo(((122 * 6.2) / 365) * 365.25, 6)
     expect(read.rainMm[0]).toBe(6.2)
   })
 
   it('understands semicolons, decimal commas, a byte-order mark and a preamble', () => {
     const body = table(60, iso => `${swap(iso, 'dmy', '.')};3,5;1,0;9,5`, 'Datum;Niederschlag (mm);Tmin;Tmax')
     const read = reading(`\uFEFFStation: Obere Wiese\nerstellt von Hand\n${body}`)
-    expect(read).toMatchObject({ order: 'dmy', delimiter: ';', days: 60, columns: { date: [0], rain: 1, tMin: 2, tMax: 3 } })
+    expect(read).toMatchObject({
+      order: 'dmy',
+      delimiter: ';',
+      days: 60,
+      columns: { date: [0], rain: 1, tMin: 2, tMax: 3 },
+    })
     expect(read.rainMm.every(value => value === 3.5)).toBe(true)
     expect(read.months[0]).toMatchObject({ tMinC: 1, tMaxC: 9.5 })
   })
 
   it('takes year, month and day from three columns, and columns set apart by spaces', () => {
-    expect(reading(table(90, iso => `12345,${iso.replaceAll('-', ',')},0.4`, 'Station,Year,Month,Day,Rainfall (mm)'))).toMatchObject({ days: 90, start: '1990-01-01', columns: { date: [1, 2, 3], rain: 4 } })
-    expect(reading(table(40, iso => `${iso}    2.5   7`, 'date rain other'))).toMatchObject({ days: 40, delimiter: ' ' })
+    expect(
+      reading(table(90, iso => `12345,${iso.replaceAll('-', ',')},0.4`, 'Station,Year,Month,Day,Rainfall (mm)')),
+    ).toMatchObject({ days: 90, start: '1990-01-01', columns: { date: [1, 2, 3], rain: 4 } })
+    expect(reading(table(40, iso => `${iso}    2.5   7`, 'date rain other'))).toMatchObject({
+      days: 40,
+      delimiter: ' ',
+    })
   })
 
   it('tells month-first from day-first, and asks when it cannot', () => {
@@ -79,13 +99,15 @@ describe('reading a rain record', () => {
   })
 
   it('fills gaps from the same date of the nearest year, or as dry', () => {
-    const text = table(1000, (iso, index) => index === 400 ? '' : `${iso},${iso.slice(0, 4) === '1990' ? 7 : 2}`)
+    const text = table(1000, (iso, index) => (index === 400 ? '' : `${iso},${iso.slice(0, 4) === '1990' ? 7 : 2}`))
     expect(reading(text).rainMm[400]).toBe(7)
     expect(reading(text, { gaps: 'dry' }).rainMm[400]).toBe(0)
   })
 
   it('adds up hours to days', () => {
-    const hours = table(40, iso => Array.from({ length: 24 }, (_, hour) => `${iso} ${String(hour).padStart(2, '0')}:00,0.5`).join('\n'))
+    const hours = table(40, iso =>
+      Array.from({ length: 24 }, (_, hour) => `${iso} ${String(hour).padStart(2, '0')}:00,0.5`).join('\n'),
+    )
     expect(reading(hours)).toMatchObject({ days: 40, summed: true, duplicates: 0 })
     expect(reading(hours).rainMm[5]).toBe(12)
   })
@@ -104,12 +126,33 @@ describe('reading a rain record', () => {
 
   it('never throws, whatever bytes it is given', () => {
     fc.assert(fc.property(fc.string({ maxLength: 3000 }), text => typeof readRecord(text).ok === 'boolean'))
-    const pieces = fc.constantFrom('1990-01-01', '31/12/1999', ',', ';', '\n', '\t', '3,4', '-9999', 'T', '"', '1e999', 'rain', '\0', ' ')
-    fc.assert(fc.property(fc.array(pieces, { maxLength: 400 }), bits => typeof readRecord(bits.join('')).ok === 'boolean'))
+    const pieces = fc.constantFrom(
+      '1990-01-01',
+      '31/12/1999',
+      ',',
+      ';',
+      '\n',
+      '\t',
+      '3,4',
+      '-9999',
+      'T',
+      '"',
+      '1e999',
+      'rain',
+      '\0',
+      ' ',
+    )
+    fc.assert(
+      fc.property(fc.array(pieces, { maxLength: 400 }), bits => typeof readRecord(bits.join('')).ok === 'boolean'),
+    )
   })
 
   it('reads a hundred years in under a second', { retry: 2, timeout: 30000 }, () => {
-    const text = table(36525, (iso, index) => `${swap(iso, 'dmy')};${(index * 7 % 23) / 2};${5};${12}`.replaceAll('.', ','), 'Date;Rain mm;Tmin;Tmax')
+    const text = table(
+      36525,
+      (iso, index) => `${swap(iso, 'dmy')};${((index * 7) % 23) / 2};${5};${12}`.replaceAll('.', ','),
+      'Date;Rain mm;Tmin;Tmax',
+    )
     // The best of a few: what else the machine does at the moment is not the reader's.
     const times = Array.from({ length: 4 }, () => {
       const before = performance.now()

@@ -1,9 +1,9 @@
-import { fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
-import { dayNumber, dayOf, monthsFrom, yearOf } from './calendar'
-import { fitRain } from './fitRain'
-import { makeRain } from './rainMaker'
-import { shiftRecord } from './shiftRecord'
 import { fiveYearDayMm, stormSplit } from './storm'
+import { shiftRecord } from './shiftRecord'
+import { makeRain } from './rainMaker'
+import { fitRain } from './fitRain'
+import { dayNumber, dayOf, monthsFrom, yearOf } from './calendar'
+import { fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
 
 /** Rain by day with the calendar the daily balance needs. */
 export interface DailySeries {
@@ -12,7 +12,7 @@ export interface DailySeries {
   /** Month of each day, 0 for January. */
   month: Uint8Array
   /** Whole calendar years, as index ranges [from, to). Where the series holds no whole year, all of it as one. */
-  years: { year: number, from: number, to: number }[]
+  years: { year: number; from: number; to: number }[]
   /** True where the weather was made from monthly figures and not measured. */
   made: boolean
   /** How the rain of a wet day is spread over it, hardest five minutes first; unknown where no storm is. */
@@ -38,24 +38,32 @@ export function seriesOf(startDay: number, rainMm: Float64Array, made: boolean):
 type Weather = Pick<Site, 'climate' | 'place'>
 
 /**
- * The rain that a site runs on, under its climate's shift: its own record; years made from that record; or years made from the monthly
+ * The rain that a site runs on, under its climate's shift: its own record; years made from that record; or years made
+ * from the monthly
  * figures (the same seed, the same years).
  */
-export function dailySeries(weather: Weather, options: { years?: number, seed?: number } = {}): DailySeries {
+export function dailySeries(weather: Weather, options: { years?: number; seed?: number } = {}): DailySeries {
   const series = rainOf(weather, options)
   const burst = fiveYearBurstMmPerH(weather)
   return burst ? { ...series, split: stormSplit(fiveYearDayMm(series.rainMm), burst) } : series
 }
 
-function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: number, seed?: number }): DailySeries {
+function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: number; seed?: number }): DailySeries {
   const { daily, runOn } = weather.climate
   if (daily && runOn !== 'made') return seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
   const start = dayNumber(MADE_START)
-  return seriesOf(start, makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed), true)
+  return seriesOf(
+    start,
+    makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed),
+    true,
+  )
 }
 
 /** Makes the rain of any member of an ensemble: the site's climate with another seed, on one calendar. */
-export function memberRain(weather: Weather, years: number): { startDay: number, make: (seed: number) => Float64Array } {
+export function memberRain(
+  weather: Weather,
+  years: number,
+): { startDay: number; make: (seed: number) => Float64Array } {
   const { daily } = weather.climate
   const startDay = dayNumber(MADE_START)
   const months = daily ? shiftedFit(weather, daily) : weatherMonths(weather)
@@ -64,10 +72,14 @@ export function memberRain(weather: Weather, years: number): { startDay: number,
 
 function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {
   const fewer = weather.climate.shift?.fewerDaysShare ?? 0
-  return fitRain(dayNumber(daily.start), daily.rainMm).map((month, index) => ({ ...month, rainMm: month.rainMm * rainFactor(weather, index), wetDays: month.wetDays * (1 - fewer) }))
+  return fitRain(dayNumber(daily.start), daily.rainMm).map((month, index) => ({
+    ...month,
+    rainMm: month.rainMm * rainFactor(weather, index),
+    wetDays: month.wetDays * (1 - fewer),
+  }))
 }
 
-const made = new WeakMap<Climate, { southern: boolean, series: DailySeries }>()
+const made = new WeakMap<Climate, { southern: boolean; series: DailySeries }>()
 
 /** The site's series, made once for as long as its climate is the same object. */
 export function weatherSeries(weather: Weather): DailySeries {

@@ -1,5 +1,4 @@
-export { catchLimits, type CatchLimit } from './catchLimits'
 export { boreMm, fittingsK, pipeLengthM } from './loss'
-export { roofsOfTankM2, stormIntoLps } from './stormFlows'
-export { endHeightM, pathsFrom, type Path } from './paths'
-export { joinsOf, roofLines, waterLine, type Join, type RoofLine, type WaterLine } from './roofLines'
+export { catchLimits, type CatchLimit } from './storm/catchLimits'
+export { joinsOf, roofLines, waterLine, type RoofLine } from './storm/roofLines'
+export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'

@@ -1,10 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { blank, joinedBy, plainTank } from '../../tests/sites'
-import type { Part, Site } from '../site'
-import { pathsFrom } from '.'
+import { pathsFrom, type Site } from '../site'
+import type { Part } from '../kinds'
 
-const joint = (site: Site, id: string): Site => ({ ...site, nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }] })
-const tap = (site: Site, id: string, baseM: number): Site => ({ ...site, nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }] })
+const joint = (site: Site, id: string): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }],
+})
+const tap = (site: Site, id: string, baseM: number): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
+})
 const pump: Part = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
 
 describe('following lines', () => {
@@ -19,7 +25,12 @@ describe('following lines', () => {
   })
   it('does not go round a ring for ever', () => {
     let site = joint(joint(plainTank(blank(), 'A'), 'one'), 'two')
-    site = joinedBy(joinedBy(joinedBy(site, ['tank-1', 'outlet'], ['one', 'in'], []), ['one', 'out'], ['two', 'in'], []), ['two', 'out'], ['one', 'in'], [])
+    site = joinedBy(
+      joinedBy(joinedBy(site, ['tank-1', 'outlet'], ['one', 'in'], []), ['one', 'out'], ['two', 'in'], []),
+      ['two', 'out'],
+      ['one', 'in'],
+      [],
+    )
     expect(pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')).toEqual([])
   })
 })

@@ -1,58 +1,55 @@
-import { catchYear, compile, linksOf, simulate, type CatchYear, type Compiled, type DailyRun, type LinkReading, type Pool } from '../balance'
-import { weatherSeries } from '../climate'
-import { catchLimits, pathsFrom, roofLines, type CatchLimit, type Path, type RoofLine } from '../network'
-import { designStorm, type DesignStorm, type Move, type NodeOf, type Site, type Tank } from '../site'
-import type { Phrase } from './phrase'
+import type { Phrase } from '../words'
+import type { Move } from '../site'
+import type { Reading } from '../reading'
 
 /** A move that mends it; its label may hold quantities. */
-export interface Mend { label: string | Phrase, move: Move }
+export interface Mend {
+  label: string | Phrase
+  move: Move
+}
+
+/** The steps of the work at which something found can be mended. */
+export type ReviewStep = 'need' | 'catch' | 'clean' | 'store'
+
 export interface Finding {
   /** Stable while the fault stands: the check and what it is about. */
   id: string
   check: string
   severity: 'wrong' | 'look'
-  subject: { kind: 'node' | 'roof' | 'run' | 'use', id: string, name: string }
+  subject: { kind: 'node' | 'roof' | 'run' | 'use'; id: string; name: string }
   /** What follows from it, in one sentence. */
   sentence: Phrase
   why: Phrase
   numbers: Record<string, number>
   /** The worked sum behind the figure, where there is one. */
-  sum?: { name: string, input: Record<string, unknown> }
+  sum?: { name: string; input: Record<string, unknown> }
   mend?: Mend
   /** Where only the person can know: answers to choose from. */
   answers?: Mend[]
 }
 
 /** A node as the subject of a finding, under its own name or its group's. */
-export const nodeSubject = ({ id, name }: { id: string, name: string }, said = name): Finding['subject'] => ({ kind: 'node', id, name: said })
+export const nodeSubject = ({ id, name }: { id: string; name: string }, said = name): Finding['subject'] => ({
+  kind: 'node',
+  id,
+  name: said,
+})
 
-/** One thing to look for. `sound` is what can be said when nothing is found. */
-export interface Check { id: string, sound: string, find: (yard: Yard) => Finding[] }
-
-/** What the checks look at: the document, and what is derived from it once for all of them. */
-export interface Yard {
-  site: Site
-  pools: Pool[]
-  compiled: Compiled
-  /** Each way from a spout to a tank. */
-  lines: { spout: NodeOf<'spout'>, path: Path, tank: Tank }[]
-  storm: DesignStorm | undefined
-  limits: CatchLimit[]
-  roofLines: RoofLine[]
-  /** What becomes of the roofs' water in a mean year. */
-  year: CatchYear
-  /** Open links between tanks of a group. */
-  links: LinkReading[]
-  /** The days of the site's own weather, run once for whoever asks. */
-  days: () => DailyRun
+/** One thing to look for. */
+export interface Check {
+  id: string
+  /** The step at which it is mended. */
+  step: ReviewStep
+  /** What it looks at: the parts of the reading that are worked out for it. */
+  needs: readonly (keyof Reading)[]
+  /** What can be said when nothing is found. */
+  sound: string
+  find: (reading: Reading) => Finding[]
 }
 
-export function yardOf(site: Site): Yard {
-  const compiled = compile(site)
-  let days: DailyRun | undefined
-  const spouts = site.nodes.filter(node => node.kind === 'spout')
-  return {
-    site, pools: compiled.pools, compiled, links: linksOf(site, compiled.pools), days: () => days ??= simulate(compiled, weatherSeries(site)), storm: designStorm(site), limits: catchLimits(site), roofLines: roofLines(site), year: catchYear(site),
-    lines: spouts.flatMap(spout => pathsFrom(site, spout.id).flatMap(path => path.end.kind === 'tank' ? [{ spout, path, tank: path.end }] : [])),
-  }
+/** A check that sees of the reading what it says it needs, and nothing else. */
+export function defineCheck<const Part extends keyof Reading>(
+  check: Omit<Check, 'needs' | 'find'> & { needs: readonly Part[]; find: (reading: Pick<Reading, Part>) => Finding[] },
+): Check {
+  return check
 }

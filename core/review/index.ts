@@ -1,4 +1,2 @@
-export { differences, outsideCost, weigh, weighOption, type Weighed, type Weighing } from './weigh'
-export type { Check, Finding, Mend } from './finding'
-export { monthNames, phraseText, quantityText, type Phrase, type Quantity } from './phrase'
-export { CHECKS, review, type Review } from './review'
+export type { Finding, Mend } from './finding'
+export { review, reviewOf, type Review, type StepFinding } from './review'

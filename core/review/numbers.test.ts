@@ -1,13 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, plainTank } from '../../tests/sites'
-import { catchYear } from '../balance'
+import { blank, build, plainTank, put } from '../../tests/sites'
+import { review } from './review'
+import { phraseText, quantityText, monthNames, bore, length, percent, say, volume } from '../words'
+import { lineFrom, type Site } from '../site'
+import { readingOf } from '../reading'
 import { roofLines, waterLine } from '../network'
-import { lineFrom, moveOf, standInClimate, type Site } from '../site'
-import { phraseText, quantityText, review } from '.'
-import { bore, length, monthNames, percent, say, volume } from './phrase'
+import { moveOf, standInClimate } from '../moves'
 
 const finding = (site: Site, check: string) => review(site).findings.find(candidate => candidate.check === check)!
-const pair = () => build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
+const pair = () =>
+  build(plainTank(plainTank(blank(), 'A'), 'B'), moveOf('linkAtBottom', { a: 'tank-1', b: 'tank-2', boreMm: 50 }))
 
 describe('the numbers in a finding are those of the site', () => {
   it('litres lost to a low rim', () => {
@@ -20,24 +22,42 @@ describe('the numbers in a finding are those of the site', () => {
     expect(phraseText(found.sentence, 'imperial')).toContain('66 imp gal')
   })
   it('litres that a leak can take from two tanks', () => {
-    const bare = { ...pair(), runs: pair().runs.map(run => ({ ...run, parts: run.parts.filter(part => part.kind !== 'valve') })) }
+    const bare = {
+      ...pair(),
+      runs: pair().runs.map(run => ({ ...run, parts: run.parts.filter(part => part.kind !== 'valve') })),
+    }
     expect(finding(bare, 'link-without-valve').numbers.lostL).toBeCloseTo(1800, 6)
   })
   it('the load on bare soil, with the sum that gives it', () => {
     const site = plainTank(blank(), 'A')
-    const found = finding(build(site, moveOf('change', { path: ['nodes', site.nodes.findIndex(node => node.id === 'tank-1'), 'base'], value: 'bare-soil' })), 'bare-soil')
+    const found = finding(
+      build(site, put(['nodes', site.nodes.findIndex(node => node.id === 'tank-1'), 'base'], 'bare-soil')),
+      'bare-soil',
+    )
     expect(found.numbers.massKg).toBe(1060)
-    expect(found.numbers.pressureKPa).toBeCloseTo(1060 * 9.80665 / 1000, 6)
+    expect(found.numbers.pressureKPa).toBeCloseTo((1060 * 9.80665) / 1000, 6)
     expect(found.sum).toEqual({ name: 'base-load', input: { volumeL: 1000, emptyMassKg: 60, contactAreaM2: 1 } })
   })
   it('what a chamber would have to hold', () => {
-    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }))
+    const site = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }),
+    )
     // 50 m² under the light school: the small rains of a wet town would run away through the outlet of a larger one.
     expect(finding(site, 'no-first-flush').numbers.volumeL).toBeCloseTo(20, 9)
-    expect(finding({ ...site, climate: standInClimate('monsoon-lowland') }, 'no-first-flush').numbers.volumeL).toBeCloseTo(40, 9)
+    expect(
+      finding({ ...site, climate: standInClimate('monsoon-lowland') }, 'no-first-flush').numbers.volumeL,
+    ).toBeCloseTo(40, 9)
   })
   it('what a year brings and what is asked of it', () => {
-    const site = { ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }), moveOf('addUse', { preset: 'sheep', count: 60 })), climate: standInClimate('wet-town') }
+    const site = {
+      ...build(
+        plainTank(blank(), 'A'),
+        moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }),
+        moveOf('addUse', { preset: 'sheep', count: 60 }),
+      ),
+      climate: standInClimate('wet-town'),
+    }
     const { numbers } = finding(site, 'asks-more-than-comes')
     // 922 mm less 153 wet days of 0.3 mm, 95 % of it, on 50 m².
     expect(numbers.roofsL).toBeCloseTo(50 * (922 - 45.9) * 0.95, 3)
@@ -45,13 +65,27 @@ describe('the numbers in a finding are those of the site', () => {
     expect(numbers.wellsL).toBe(0)
   })
   it('a gutter that spills: what comes, what it carries, from which rain on, and the litres of a mean year', () => {
-    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
-      moveOf('change', { path: ['roofs', 0, 'spouts', 0, 'gutter'], value: { profile: 'half-round', widthMm: 75, depthMm: 38, slope: 0, outletAt: 'end', guard: 'none', below: 'unknown' } }))
+    const site = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+      put(['roofs', 0, 'spouts', 0, 'gutter'], {
+        profile: 'half-round',
+        widthMm: 75,
+        depthMm: 38,
+        slope: 0,
+        outletAt: 'end',
+        guard: 'none',
+        below: 'unknown',
+      }),
+    )
     const found = finding(site, 'gutter-too-small')
     // 60 m² under 60 mm an hour are 1 L/s; a 75 mm half-round carries 0.9 · 2.78e−5 · (π 75²/8)^1.25.
-    expect(found.numbers).toMatchObject({ stormLps: 1, gutterLps: expect.closeTo(0.9 * 2.78e-5 * (Math.PI * 75 ** 2 / 8) ** 1.25, 9) })
+    expect(found.numbers).toMatchObject({
+      stormLps: 1,
+      gutterLps: expect.closeTo(0.9 * 2.78e-5 * ((Math.PI * 75 ** 2) / 8) ** 1.25, 9),
+    })
     expect(found.numbers.spillsAtMmPerH).toBeCloseTo(found.numbers.gutterLps! * 60, 6)
-    expect(found.numbers.lostL).toBe(catchYear(site).catches[0]!.overGutterL)
+    expect(found.numbers.lostL).toBe(readingOf(site).roofYear.catches[0]!.overGutterL)
     expect(found.sum).toEqual({ name: 'gutter-half-round', input: { widthMm: 75 } })
     const asked = finding(site, 'spill-over-door')
     expect(asked.answers!.map(answer => answer.label)).toEqual(['Nothing that is harmed', 'A door or a footing'])
@@ -59,7 +93,11 @@ describe('the numbers in a finding are those of the site', () => {
     expect(finding(build(site, asked.answers![1]!.move), 'spill-over-door').severity).toBe('wrong')
   })
   it('a wet line: the litres that stand in it, the height it has and needs', () => {
-    const wet = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 1.2, tank: 'tank-1' }), moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }))
+    const wet = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 1.2, tank: 'tank-1' }),
+      moveOf('dipLine', { spout: 'spout-1', lowM: -0.5 }),
+    )
     const narrow = build(wet, moveOf('setBore', { runs: lineFrom(wet, 'spout-1').map(run => run.id), boreMm: 32 }))
     const slow = finding(narrow, 'line-too-slow')
     const [line] = roofLines(narrow)
@@ -72,28 +110,55 @@ describe('the numbers in a finding are those of the site', () => {
     expect(finding(build(cold, frozen.mend!.move), 'wet-line-freezes')).toBeUndefined()
   })
   it('what an outlet wastes in a mean year, and the flush that wastes less', () => {
-    const site = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }), moveOf('fitFirstFlush', { spout: 'spout-1', depthMm: 2 }))
+    const site = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+      moveOf('fitFirstFlush', { spout: 'spout-1', depthMm: 2 }),
+    )
     const found = finding(site, 'outlet-wasteful')
-    const { catches: [caught], chambers: [chamber] } = catchYear(site)
+    const {
+      catches: [caught],
+      chambers: [chamber],
+    } = readingOf(site).roofYear
     expect(found.numbers.wastedL).toBe(chamber!.outletL)
     expect(found.numbers.comesL).toBeCloseTo(caught!.runoffL - caught!.overGutterL - caught!.screenedL, 6)
     expect(found.numbers.share).toBeGreaterThan(0.05)
     expect(finding(build(site, found.mend!.move), 'outlet-wasteful')).toBeUndefined()
   })
   it('what a by-pass sends away in the months that fill the tanks', () => {
-    const site = { ...build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', tank: 'tank-1' }), moveOf('addUse', { preset: 'beds', count: 40 }), moveOf('setBypass', { spout: 'spout-1', months: [12] })), climate: standInClimate('dry-summer-hill') }
+    const site = {
+      ...build(
+        plainTank(blank(), 'A'),
+        moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', tank: 'tank-1' }),
+        moveOf('addUse', { preset: 'beds', count: 40 }),
+        moveOf('setBypass', { spout: 'spout-1', months: [12] }),
+      ),
+      climate: standInClimate('dry-summer-hill'),
+    }
     // December: 118 mm less 13 wettings of 0.3 mm, 95 % of it, on 60 m².
     expect(finding(site, 'bypass-in-filling').numbers.lostL).toBeCloseTo(60 * (118 - 3.9) * 0.95, 6)
   })
   it('the share of a roof that never reaches a tank', () => {
-    const roofed = build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }), moveOf('addSpout', { roof: 'roof-1', tank: 'tank-1' }))
+    const roofed = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 5, material: 'steel', tank: 'tank-1' }),
+      moveOf('addSpout', { roof: 'roof-1', tank: 'tank-1' }),
+    )
     const cut = build(roofed, moveOf('remove', { id: roofed.runs.find(run => run.from.node === 'spout-2')!.id }))
     expect(finding(cut, 'roof-without-spout').numbers.lostShare).toBeCloseTo(0.5, 9)
   })
 })
 
 describe('months in words', () => {
-  it.each([[[3], 'March'], [[3, 4], 'March and April'], [[11, 12, 1, 2], 'November to February'], [[1, 5, 6, 7], 'January and May to July'], [[12, 1], 'December and January'], [[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 'every month'], [[], 'no month']])('%j are %s', (months, words) => {
+  it.each([
+    [[3], 'March'],
+    [[3, 4], 'March and April'],
+    [[11, 12, 1, 2], 'November to February'],
+    [[1, 5, 6, 7], 'January and May to July'],
+    [[12, 1], 'December and January'],
+    [[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 'every month'],
+    [[], 'no month'],
+  ])('%j are %s', (months, words) => {
     expect(monthNames(months)).toBe(words)
   })
 })

@@ -1,7 +1,8 @@
-import { moveOf, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Port, type Site, type Tank } from '../site'
-import { spillWay } from '../balance'
-import type { Check } from './finding'
-import { bore, flow, length, say } from './phrase'
+import { defineCheck } from './finding'
+import { bore, flow, length, say } from '../words'
+import { portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
+import { moveOf } from '../moves'
+import type { Port, Tank } from '../kinds'
 
 /** Inlets that a line ends at; the others are only holes. */
 function usedInlets(site: Site, tank: Tank): Port[] {
@@ -11,65 +12,115 @@ function usedOverflows(site: Site, tank: Tank): Port[] {
   return portsByRole(tank, 'overflow').filter(port => runsFrom(site, tank.id, port.name).length)
 }
 
-/** A float valve between two tanks shuts before the lower one reaches it; it lies below the overflow because it must. */
+/**
+ * A float valve between two tanks shuts before the lower one reaches it; it lies below the overflow because it must.
+ */
 function filledByFloat(site: Site, tank: Tank, inlet: Port): boolean {
-  return runsTo(site, tank.id, inlet.name).every(run => run.parts.some(part => part.kind === 'float') && tanksOf(site).some(other => other.id === run.from.node))
+  return runsTo(site, tank.id, inlet.name).every(
+    run => run.parts.some(part => part.kind === 'float') && tanksOf(site).some(other => other.id === run.from.node),
+  )
 }
 
-export const noOverflow: Check = {
+export const noOverflow = defineCheck({
   id: 'no-overflow',
+  step: 'store',
+  needs: ['site', 'pools'],
   sound: 'Every tank has an overflow that leads somewhere',
-  find: ({ site, pools }) => pools.filter(pool => !pool.spillsAt.port && pool.tanks.some(tank => usedInlets(site, tank).length) && !pool.tanks.some(tank => usedOverflows(site, tank).length)).map(({ spillsAt: { tank } }) => ({
-    id: `no-overflow:${tank.id}`, check: 'no-overflow', severity: 'wrong', subject: { kind: 'node', id: tank.id, name: tank.name },
-    sentence: say`When ${tank.name} is full it runs over its rim and down its own base.`,
-    why: say`It has no overflow below its rim, ${length(rimM(tank))} above the datum, that leads the water away.`,
-    numbers: { rimM: rimM(tank) },
-    mend: { label: 'Fit an overflow to a swale', move: moveOf('fitOverflow', { tank: tank.id }) },
-  })),
-}
+  find: ({ site, pools }) =>
+    pools
+      .filter(
+        pool =>
+          !pool.spillsAt.port &&
+          pool.tanks.some(tank => usedInlets(site, tank).length) &&
+          !pool.tanks.some(tank => usedOverflows(site, tank).length),
+      )
+      .map(({ spillsAt: { tank } }) => ({
+        id: `no-overflow:${tank.id}`,
+        check: 'no-overflow',
+        severity: 'wrong',
+        subject: { kind: 'node', id: tank.id, name: tank.name },
+        sentence: say`When ${tank.name} is full it runs over its rim and down its own base.`,
+        why: say`It has no overflow below its rim, ${length(rimM(tank))} above the datum, that leads the water away.`,
+        numbers: { rimM: rimM(tank) },
+        mend: { label: 'Fit an overflow to a swale', move: moveOf('fitOverflow', { tank: tank.id }) },
+      })),
+})
 
-export const overflowTooSmall: Check = {
+export const overflowTooSmall = defineCheck({
   id: 'overflow-too-small',
+  step: 'store',
+  needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow is at least as large as its inlet',
-  find: ({ site, pools, compiled }) => pools.flatMap((pool, index) => {
-    const inlets = pool.tanks.flatMap(tank => usedInlets(site, tank))
-    const overflows = pool.tanks.flatMap(tank => usedOverflows(site, tank))
-    const { tank, port: name } = pool.spillsAt
-    const port = overflows.find(candidate => candidate.name === name && tank.ports.includes(candidate))
-    if (!inlets.length || !port) return []
-    const inletMm = Math.max(...inlets.map(inlet => inlet.boreMm))
-    if (port.boreMm >= inletMm - 0.5) return []
-    const way = spillWay(site, compiled, index)
-    const passes = way?.stormLps !== undefined && way.passesLps >= way.stormLps
-    return [{
-      id: `overflow-too-small:${tank.id}`, check: 'overflow-too-small', severity: passes ? 'look' as const : 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
-      sentence: passes
-        ? say`The overflow of ${tank.name} is narrower than its inlet: it passes the design storm, but a harder one, or a leaf across it, and the tank runs over its rim.`
-        : say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
-      why: passes
-        ? say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}. Up to the rim that passes ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps!)}.`
-        : say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
-      numbers: { inletMm, overflowMm: port.boreMm },
-      mend: { label: 'Fit an overflow as large as the inlet', move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm: inletMm }) },
-    }]
-  }),
-}
+  find: ({ site, pools, spills }) =>
+    pools.flatMap(pool => {
+      const inlets = pool.tanks.flatMap(tank => usedInlets(site, tank))
+      const overflows = pool.tanks.flatMap(tank => usedOverflows(site, tank))
+      const { tank, port: name } = pool.spillsAt
+      const port = overflows.find(candidate => candidate.name === name && tank.ports.includes(candidate))
+      if (!inlets.length || !port) return []
+      const inletMm = Math.max(...inlets.map(inlet => inlet.boreMm))
+      if (port.boreMm >= inletMm - 0.5) return []
+      const way = spills.get(pool.id)
+      const passes = way?.stormLps !== undefined && way.passesLps >= way.stormLps
+      return [
+        {
+          id: `overflow-too-small:${tank.id}`,
+          check: 'overflow-too-small',
+          severity: passes ? ('look' as const) : ('wrong' as const),
+          subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+          sentence: passes
+            ? say`The overflow of ${tank.name} is narrower than its inlet: it passes the design storm, but a harder
+              one, or a leaf across it, and the tank runs over its rim.`
+            : say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
+          why: passes
+            ? say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}. Up to the rim that passes
+              ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps!)}.`
+            : say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
+          numbers: { inletMm, overflowMm: port.boreMm },
+          mend: {
+            label: 'Fit an overflow as large as the inlet',
+            move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm: inletMm }),
+          },
+        },
+      ]
+    }),
+})
 
-export const overflowAboveInlet: Check = {
+export const overflowAboveInlet = defineCheck({
   id: 'overflow-above-inlet',
+  step: 'store',
+  needs: ['site', 'pools'],
   sound: 'Every overflow lies below its inlet',
-  find: ({ site, pools }) => pools.flatMap(pool => pool.tanks.flatMap((tank) => {
-    const lowest = usedInlets(site, tank).filter(inlet => (tank.inletStyle === 'top' || inlet.heightM > 0.5) && !filledByFloat(site, tank, inlet)).sort((a, b) => a.heightM - b.heightM)[0]
-    if (!lowest || !usedOverflows(site, tank).length) return []
-    const spillHeightM = pool.capM - tank.baseM
-    const port = usedOverflows(site, tank).sort((a, b) => a.heightM - b.heightM)[0]!
-    if (spillHeightM < lowest.heightM - 0.005) return []
-    return [{
-      id: `overflow-above-inlet:${tank.id}`, check: 'overflow-above-inlet', severity: 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
-      sentence: say`A full ${tank.name} stands above its own inlet and backs up into the line that fills it.`,
-      why: say`It spills at ${length(spillHeightM)} above its floor, and its inlet lies at ${length(lowest.heightM)}.`,
-      numbers: { spillHeightM, inletHeightM: lowest.heightM },
-      mend: { label: 'Set the overflow below the inlet', move: moveOf('setPort', { tank: tank.id, port: port.name, heightM: Math.max(0.05, lowest.heightM - 0.1) }) },
-    }]
-  })),
-}
+  find: ({ site, pools }) =>
+    pools.flatMap(pool =>
+      pool.tanks.flatMap(tank => {
+        const lowest = usedInlets(site, tank)
+          .filter(inlet => (tank.inletStyle === 'top' || inlet.heightM > 0.5) && !filledByFloat(site, tank, inlet))
+          .sort((a, b) => a.heightM - b.heightM)[0]
+        if (!lowest || !usedOverflows(site, tank).length) return []
+        const spillHeightM = pool.capM - tank.baseM
+        const port = usedOverflows(site, tank).sort((a, b) => a.heightM - b.heightM)[0]!
+        if (spillHeightM < lowest.heightM - 0.005) return []
+        return [
+          {
+            id: `overflow-above-inlet:${tank.id}`,
+            check: 'overflow-above-inlet',
+            severity: 'wrong' as const,
+            subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+            sentence: say`A full ${tank.name} stands above its own inlet and backs up into the line that fills it.`,
+            why: say`It spills at ${length(spillHeightM)} above its floor, and its inlet lies at
+              ${length(lowest.heightM)}.`,
+            numbers: { spillHeightM, inletHeightM: lowest.heightM },
+            mend: {
+              label: 'Set the overflow below the inlet',
+              move: moveOf('setPort', {
+                tank: tank.id,
+                port: port.name,
+                heightM: Math.max(0.05, lowest.heightM - 0.1),
+              }),
+            },
+          },
+        ]
+      }),
+    ),
+})

@@ -1,139 +1,234 @@
+import { sum } from 'd3-array'
+import { defineCheck, type Finding } from './finding'
+import { percent, say, volume } from '../words'
+import { MONTH_NAMES } from '../units'
+import { bedNeeds, dripPlan, dripInput } from '../site'
+import type { Reading } from '../reading'
+import { moveOf, setField } from '../moves'
+import { weatherSeries } from '../climate'
 import { isFilled, sizeCurve } from '../balance'
-import { MONTH_NAMES, weatherSeries } from '../climate'
-import { bedNeeds, dripPlan, moveOf } from '../site'
-import type { Check, Finding, Yard } from './finding'
-import { percent, say, volume } from './phrase'
 
-const useSubject = (use: { id: string, name: string }) => ({ kind: 'use' as const, id: use.id, name: use.name })
+const useSubject = (use: { id: string; name: string }) => ({ kind: 'use' as const, id: use.id, name: use.name })
 
-export const zoneOverFlow: Check = {
+export const zoneOverFlow = defineCheck({
   id: 'zone-over-flow',
+  step: 'need',
+  needs: ['site'],
   sound: 'Every drip zone keeps within its flow',
-  find: ({ site }) => site.uses.flatMap((use): Finding[] => {
-    const drip = use.amount.by === 'bed' ? use.amount.drip : undefined
-    if (!drip?.mostLph) return []
-    const { zoneLph } = dripPlan(drip)
-    if (zoneLph <= drip.mostLph + 1e-9) return []
-    return [{
-      id: `zone-over-flow:${use.id}`, check: 'zone-over-flow', severity: 'wrong', subject: useSubject(use),
-      sentence: say`A zone of ${use.name} asks more than its line can give: the far drippers stay dry.`,
-      why: say`Each of ${drip.zones === 1 ? 'its one zone' : `its ${drip.zones} zones`} draws ${volume(zoneLph)} an hour; pump, timer and filter give ${volume(drip.mostLph)}.`,
-      numbers: { zoneLph, mostLph: drip.mostLph, zones: drip.zones }, sum: { name: 'drip-zone', input: { emitters: drip.emitters, minutesPerRun: drip.minutesPerRun, runsPerWeek: drip.runsPerWeek } },
-      mend: { label: 'Split it into more zones', move: moveOf('fitDrip', { use: use.id, mostLph: drip.mostLph }) },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    site.uses.flatMap((use): Finding[] => {
+      const drip = use.amount.by === 'bed' ? use.amount.drip : undefined
+      if (!drip?.mostLph) return []
+      const { zoneLph } = dripPlan(drip)
+      if (zoneLph <= drip.mostLph + 1e-9) return []
+      return [
+        {
+          id: `zone-over-flow:${use.id}`,
+          check: 'zone-over-flow',
+          severity: 'wrong',
+          subject: useSubject(use),
+          sentence: say`A zone of ${use.name} asks more than its line can give: the far drippers stay dry.`,
+          why: say`Each of ${drip.zones === 1 ? 'its one zone' : `its ${drip.zones} zones`} draws ${volume(zoneLph)}
+            an hour; pump, timer and filter give ${volume(drip.mostLph)}.`,
+          numbers: { zoneLph, mostLph: drip.mostLph, zones: drip.zones },
+          sum: {
+            name: 'drip-zone',
+            input: { ...dripInput(drip) },
+          },
+          mend: { label: 'Split it into more zones', move: moveOf('fitDrip', { use: use.id, mostLph: drip.mostLph }) },
+        },
+      ]
+    }),
+})
 
 /** Days short of each use in a mean year. */
-function shortDaysOf({ site, compiled, days }: Yard): Map<string, number> {
-  const run = days()
-  const { month } = weatherSeries(site)
-  return new Map(compiled.demands.map((demand, use) => {
-    let count = 0
-    for (let day = 0; day < run.days; day++) if (run.shortByUseL[day * run.uses + use]! > demand.litresPerDay[month[day]!]! * 1e-3) count++
-    return [demand.id, count / run.days * 365.25] as const
-  }))
+function shortDaysOf({ compiled, days, series }: Pick<Reading, 'compiled' | 'days' | 'series'>): Map<string, number> {
+  const run = days
+  const { month } = series
+  return new Map(
+    compiled.demands.map((demand, use) => {
+      let count = 0
+      for (let day = 0; day < run.days; day++)
+        if (run.shortByUseL[day * run.uses + use]! > demand.litresPerDay[month[day]!]! * 1e-3) count++
+      return [demand.id, (count / run.days) * 365.25] as const
+    }),
+  )
 }
 
-export const failsMoreThanAccepted: Check = {
+export const failsMoreThanAccepted = defineCheck({
   id: 'fails-more-than-accepted',
+  step: 'need',
+  needs: ['site', 'compiled', 'days', 'series'],
   sound: 'No use goes short more often than you said you can live with',
-  find: (yard) => {
-    const asked = yard.site.uses.filter(use => use.acceptShortDays !== undefined)
+  find: reading => {
+    const asked = reading.site.uses.filter(use => use.acceptShortDays !== undefined)
     if (!asked.length) return []
-    const short = shortDaysOf(yard)
+    const short = shortDaysOf(reading)
     return asked.flatMap((use): Finding[] => {
       const shortDays = short.get(use.id) ?? 0
       if (shortDays <= use.acceptShortDays! + 0.5) return []
-      return [{
-        id: `fails-more-than-accepted:${use.id}`, check: 'fails-more-than-accepted', severity: 'wrong', subject: useSubject(use),
-        sentence: say`${use.name} goes short on ${Math.round(shortDays)} days of a mean year; you said ${use.acceptShortDays!} would do.`,
-        why: say`Serve it before the others, ask less of it, or store more; the size curve at Store shows what each thousand litres buys.`, numbers: { shortDays, acceptShortDays: use.acceptShortDays! },
-        ...(use.priority > 1 ? { mend: { label: 'Serve it first', move: moveOf('change', { path: ['uses', yard.site.uses.indexOf(use), 'priority'], value: 1 }) } } : {}),
-      }]
+      return [
+        {
+          id: `fails-more-than-accepted:${use.id}`,
+          check: 'fails-more-than-accepted',
+          severity: 'wrong',
+          subject: useSubject(use),
+          sentence: say`${use.name} goes short on ${Math.round(shortDays)} days of a mean year; you said
+            ${use.acceptShortDays!} would do.`,
+          why: say`Serve it before the others, ask less of it, or store more; the size curve at Store shows what
+            each thousand litres buys.`,
+          numbers: { shortDays, acceptShortDays: use.acceptShortDays! },
+          ...(use.priority > 1
+            ? {
+                mend: {
+                  label: 'Serve it first',
+                  move: setField('use', use.id, 'priority', 1),
+                },
+              }
+            : {}),
+        },
+      ]
     })
   },
-}
+})
 
-/** A larger tank is worth a finding while each so many litres buy a day a year, as on the size curve, or where so much is wanting that it is drawn empty this often. */
+/**
+ * A larger tank is worth a finding while each so many litres buy a day a year, as on the size curve, or where so much
+ * is wanting that it is drawn empty this often.
+ */
 const LITRES_THAT_SPARE_A_DAY = 1000
 const FILLS_THAT_PAY = 4
 
-export const spillsMoreThanKeeps: Check = {
+export const spillsMoreThanKeeps = defineCheck({
   id: 'spills-more-than-keeps',
+  step: 'store',
+  needs: ['site', 'compiled', 'days'],
   sound: 'The tanks keep more than they spill, or larger ones would spare no day',
   find: ({ site, compiled, days }) => {
     if (!compiled.pools.length || !site.uses.length || !compiled.caught.some(entry => entry.pool >= 0)) return []
-    const run = days()
+    const run = days
     const years = run.days / 365.25
-    const sum = (values: Float64Array) => values.reduce((total, value) => total + value, 0) / years
-    const [spilledL, shortL] = [sum(run.spilledL), sum(run.shortL)]
-    const keptL = sum(run.caughtL) - sum(run.flushedL) - spilledL
-    if (spilledL <= keptL || shortL < 0.02 * sum(run.askedL)) return []
-    const pool = compiled.pools.reduce((most, each) => each.capL > most.capL ? each : most)
+    const yearly = (values: Float64Array) => sum(values) / years
+    const [spilledL, shortL] = [yearly(run.spilledL), yearly(run.shortL)]
+    const keptL = yearly(run.caughtL) - yearly(run.flushedL) - spilledL
+    if (spilledL <= keptL || shortL < 0.02 * yearly(run.askedL)) return []
+    const pool = compiled.pools.reduce((most, each) => (each.capL > most.capL ? each : most))
     const tank = pool.tanks.at(-1)!
     const moreL = pool.capL / pool.tanks.length
-    const [now, then] = sizeCurve(compiled, compiled.pools.indexOf(pool), weatherSeries(site), [1, 1 + 1 / pool.tanks.length])
+    const [now, then] = sizeCurve(compiled, compiled.pools.indexOf(pool), weatherSeries(site), [
+      1,
+      1 + 1 / pool.tanks.length,
+    ])
     const sparedDays = now!.shortDays - then!.shortDays
     const sparedL = now!.shortL - then!.shortL
     if (sparedDays < moreL / LITRES_THAT_SPARE_A_DAY && sparedL < FILLS_THAT_PAY * moreL) return []
-    return [{
-      id: 'spills-more-than-keeps', check: 'spills-more-than-keeps', severity: 'look', subject: { kind: 'node', id: tank.id, name: pool.name },
-      sentence: say`More runs over than is kept, and yet days are short: there is roof enough for more tank.`,
-      why: say`A mean year spills ${volume(spilledL)} and keeps ${volume(keptL)}, while ${volume(shortL)} are wanting. Storage, not roof, is the limit here: ${volume(moreL)} more of it give ${volume(sparedL)} a year and spare ${Math.round(sparedDays * 10) / 10} short days.`, numbers: { spilledL, keptL, shortL, moreL, sparedDays, sparedL },
-      mend: { label: `Join one more like ${tank.name}`, move: moveOf('addTank', { kind: tank.tankKind, how: 'joined', to: tank.id }) },
-    }]
+    return [
+      {
+        id: 'spills-more-than-keeps',
+        check: 'spills-more-than-keeps',
+        severity: 'look',
+        subject: { kind: 'node', id: tank.id, name: pool.name },
+        sentence: say`More runs over than is kept, and yet days are short: there is roof enough for more tank.`,
+        why: say`A mean year spills ${volume(spilledL)} and keeps ${volume(keptL)}, while ${volume(shortL)} are
+          wanting. Storage, not roof, is the limit here: ${volume(moreL)} more of it give ${volume(sparedL)} a year
+          and spare ${Math.round(sparedDays * 10) / 10} short days.`,
+        numbers: { spilledL, keptL, shortL, moreL, sparedDays, sparedL },
+        mend: {
+          label: `Join one more like ${tank.name}`,
+          move: moveOf('addTank', { kind: tank.tankKind, how: 'joined', to: tank.id }),
+        },
+      },
+    ]
   },
-}
+})
 
 const NEVER_ABOVE = 0.9
 
-export const neverFills: Check = {
+export const neverFills = defineCheck({
   id: 'never-fills',
+  step: 'store',
+  needs: ['site', 'compiled', 'days'],
   sound: 'Every tank fills at some time',
   find: ({ site, compiled, days }) => {
     if (!compiled.pools.length) return []
-    const run = days()
+    const run = days
     return compiled.pools.flatMap((pool, index): Finding[] => {
       // A first tank before its first roof is only a beginning.
       if (!isFilled(compiled, index)) {
-        return site.roofs.length ? [{
-          id: `never-fills:${pool.tanks[0]!.id}`, check: 'never-fills', severity: 'look', subject: { kind: 'node', id: pool.tanks[0]!.id, name: pool.name },
-          sentence: say`Nothing fills ${pool.name}: no roof, no other tank, no well and no main leads to it.`,
-          why: say`Its ${volume(pool.capL)} stay empty. Lead a spout, another tank’s spill or a float line to it, or top it up.`, numbers: { capL: pool.capL },
-        }] : []
+        return site.roofs.length
+          ? [
+              {
+                id: `never-fills:${pool.tanks[0]!.id}`,
+                check: 'never-fills',
+                severity: 'look',
+                subject: { kind: 'node', id: pool.tanks[0]!.id, name: pool.name },
+                sentence: say`Nothing fills ${pool.name}: no roof, no other tank, no well and no main leads to it.`,
+                why: say`Its ${volume(pool.capL)} stay empty. Lead a spout, another tank’s spill or a float line to
+                  it, or top it up.`,
+                numbers: { capL: pool.capL },
+              },
+            ]
+          : []
       }
       let mostL = 0
       for (let day = 0; day < run.days; day++) mostL = Math.max(mostL, run.poolL[day * run.pools + index]!)
       // What only a well, a main or another tank fills is filled as its rule has it.
-      const roofed = compiled.caught.some(entry => entry.pool === index) && !compiled.topUps.some(line => line.pool === index)
+      const roofed =
+        compiled.caught.some(entry => entry.pool === index) && !compiled.topUps.some(line => line.pool === index)
       // A day ends after its uses are served, so a tank that was full that morning stands a day's draw below.
-      const drawn = Math.max(...compiled.demands.filter(demand => demand.sources.some(source => source.kind === 'pool' && source.index === index)).map(demand => Math.max(...demand.litresPerDay)), 0)
-      if (!roofed || compiled.transfers.some(line => line.from === index) || mostL + drawn >= NEVER_ABOVE * pool.capL || pool.capL <= 0) return []
-      return [{
-        id: `never-fills:${pool.tanks[0]!.id}`, check: 'never-fills', severity: 'look', subject: { kind: 'node', id: pool.tanks[0]!.id, name: pool.name },
-        sentence: say`${pool.name} never fills: the roof gives less than the uses take before it is full.`,
-        why: say`In ${Math.round(run.days / 365.25)} years it stands at ${volume(mostL)} at most, ${percent(mostL / pool.capL)} of what it holds. A smaller one would do the same.`, numbers: { mostL, capL: pool.capL },
-      }]
+      const drawn = Math.max(
+        ...compiled.demands
+          .filter(demand => demand.sources.some(source => source.kind === 'pool' && source.index === index))
+          .map(demand => Math.max(...demand.litresPerDay)),
+        0,
+      )
+      if (
+        !roofed ||
+        compiled.transfers.some(line => line.from === index) ||
+        mostL + drawn >= NEVER_ABOVE * pool.capL ||
+        pool.capL <= 0
+      )
+        return []
+      return [
+        {
+          id: `never-fills:${pool.tanks[0]!.id}`,
+          check: 'never-fills',
+          severity: 'look',
+          subject: { kind: 'node', id: pool.tanks[0]!.id, name: pool.name },
+          sentence: say`${pool.name} never fills: the roof gives less than the uses take before it is full.`,
+          why: say`In ${Math.round(run.days / 365.25)} years it stands at ${volume(mostL)} at most,
+            ${percent(mostL / pool.capL)} of what it holds. A smaller one would do the same.`,
+          numbers: { mostL, capL: pool.capL },
+        },
+      ]
     })
   },
-}
+})
 
-export const dripShort: Check = {
+export const dripShort = defineCheck({
   id: 'drip-short',
+  step: 'need',
+  needs: ['site'],
   sound: 'Every drip gives its bed what it needs',
-  find: ({ site }) => site.uses.flatMap((use): Finding[] => {
-    const bed = use.amount.by === 'bed' ? use.amount : undefined
-    if (!bed?.drip) return []
-    const needs = bedNeeds(site, bed)
-    const givesL = dripPlan(bed.drip).litresPerDay
-    const worst = needs.indexOf(Math.max(...needs))
-    if (givesL >= needs[worst]! * 0.9) return []
-    return [{
-      id: `drip-short:${use.id}`, check: 'drip-short', severity: 'look', subject: useSubject(use),
-      sentence: say`The drip of ${use.name} gives less than the bed needs in its driest month.`,
-      why: say`It gives ${volume(givesL)} a day; the bed asks ${volume(needs[worst]!)} in ${MONTH_NAMES[worst]!}.`, numbers: { givesL, needsL: needs[worst]! },
-      mend: { label: 'Run it longer', move: moveOf('fitDrip', { use: use.id }) },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    site.uses.flatMap((use): Finding[] => {
+      const bed = use.amount.by === 'bed' ? use.amount : undefined
+      if (!bed?.drip) return []
+      const needs = bedNeeds(site, bed)
+      const givesL = dripPlan(bed.drip).litresPerDay
+      const worst = needs.indexOf(Math.max(...needs))
+      if (givesL >= needs[worst]! * 0.9) return []
+      return [
+        {
+          id: `drip-short:${use.id}`,
+          check: 'drip-short',
+          severity: 'look',
+          subject: useSubject(use),
+          sentence: say`The drip of ${use.name} gives less than the bed needs in its driest month.`,
+          why: say`It gives ${volume(givesL)} a day; the bed asks ${volume(needs[worst]!)} in ${MONTH_NAMES[worst]!}.`,
+          numbers: { givesL, needsL: needs[worst]! },
+          mend: { label: 'Run it longer', move: moveOf('fitDrip', { use: use.id }) },
+        },
+      ]
+    }),
+})

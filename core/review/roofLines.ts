@@ -1,50 +1,90 @@
-import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
+import { defineCheck, type Finding } from './finding'
+import { monthNames, bore, intensity, length, say, volume } from '../words'
+import { frostMonths, nodeById, type Run, nameOf } from '../site'
 import { boreMm, joinsOf, waterLine, type RoofLine } from '../network'
-import { frostMonths, moveOf, nextBoreMm, nodeById, type Part, type Run } from '../site'
-import type { Check, Finding } from './finding'
-import { bore, intensity, length, monthNames, say, volume } from './phrase'
+import { moveOf, nextBoreMm } from '../moves'
+import type { Part } from '../kinds'
+import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
 
 const FALL_M = 0.02
 const subjectOf = ({ spout }: RoofLine) => ({ kind: 'node' as const, id: spout.id, name: spout.name })
 
-export const fedFromBelow: Check = {
+export const fedFromBelow = defineCheck({
   id: 'fed-from-below',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
   sound: 'Every roof stands above the inlet it feeds',
-  find: ({ site, roofLines }) => roofLines.flatMap((line) => {
-    const shortM = line.inletM + FALL_M - line.spout.baseM
-    if (shortM <= 0) return []
-    const tank = nodeById(site, line.tankId)
-    return [{
-      id: `fed-from-below:${line.spout.id}`, check: 'fed-from-below', severity: 'wrong', subject: subjectOf(line),
-      sentence: say`Water will not run from ${line.spout.name} into ${tank.name}: the inlet is higher than the gutter’s outlet.`,
-      why: say`The outlet stands at ${length(line.spout.baseM)}, the inlet at ${length(line.inletM)} above the datum.`,
-      numbers: { spoutM: line.spout.baseM, inletM: line.inletM },
-      mend: { label: 'Lower the tank until it runs', move: moveOf('setHeight', { node: tank.id, baseM: Math.round((tank.baseM - shortM - 0.1) * 100) / 100 }) },
-    }]
-  }),
-}
+  find: ({ site, roofLines }) =>
+    roofLines.flatMap(line => {
+      const shortM = line.inletM + FALL_M - line.spout.baseM
+      if (shortM <= 0) return []
+      const tank = nodeById(site, line.tankId)
+      return [
+        {
+          id: `fed-from-below:${line.spout.id}`,
+          check: 'fed-from-below',
+          severity: 'wrong',
+          subject: subjectOf(line),
+          sentence: say`Water will not run from ${line.spout.name} into ${nameOf(site, tank.id)}: the inlet is higher than the
+            gutter’s outlet.`,
+          why: say`The outlet stands at ${length(line.spout.baseM)}, the inlet at ${length(line.inletM)} above the
+            datum.`,
+          numbers: { spoutM: line.spout.baseM, inletM: line.inletM },
+          mend: {
+            label: 'Lower the tank until it runs',
+            move: moveOf('setHeight', { node: tank.id, baseM: Math.round((tank.baseM - shortM - 0.1) * 100) / 100 }),
+          },
+        },
+      ]
+    }),
+})
 
-export const lineClimbs: Check = {
+export const lineClimbs = defineCheck({
   id: 'line-climbs',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
   sound: 'No line climbs above its gutter',
-  find: ({ site, roofLines }) => roofLines.flatMap((line): Finding[] => {
-    const node = nodeById(site, line.high.nodeId)
-    const overM = line.high.heightM - line.spout.baseM
-    if (overM <= 0.005 || node.kind === 'tank') return []
-    return [{
-      id: `line-climbs:${line.spout.id}`, check: 'line-climbs', severity: 'wrong', subject: subjectOf(line),
-      sentence: say`Water would have to climb to get from ${line.spout.name} past ${node.name}; the gutter fills and spills instead.`,
-      why: say`${node.name} stands ${length(overM)} above the gutter’s outlet.`, numbers: { overM },
-      mend: { label: 'Lower it until it runs', move: moveOf('setHeight', { node: node.id, baseM: Math.round((node.baseM - overM - 0.1) * 100) / 100 }) },
-    }]
-  }),
-}
+  find: ({ site, roofLines }) =>
+    roofLines.flatMap((line): Finding[] => {
+      const node = nodeById(site, line.high.nodeId)
+      const name = nameOf(site, node.id)
+      const overM = line.high.heightM - line.spout.baseM
+      if (overM <= 0.005 || node.kind === 'tank') return []
+      return [
+        {
+          id: `line-climbs:${line.spout.id}`,
+          check: 'line-climbs',
+          severity: 'wrong',
+          subject: subjectOf(line),
+          sentence: say`Water would have to climb to get from ${line.spout.name} past ${name}; the gutter fills
+            and spills instead.`,
+          why: say`${name} stands ${length(overM)} above the gutter’s outlet.`,
+          numbers: { overM },
+          mend: {
+            label: 'Lower it until it runs',
+            move: moveOf('setHeight', { node: node.id, baseM: Math.round((node.baseM - overM - 0.1) * 100) / 100 }),
+          },
+        },
+      ]
+    }),
+})
 
 /** The smallest pipe on the shelf in which a line passes the storm. */
 function passingBore(line: RoofLine, mmPerH: number): number | undefined {
   const widest = Math.max(...line.stretches.map(({ run }) => boreMm(run)))
-  return LINE_BORES_MM.filter(candidate => candidate > widest).find((candidate) => {
-    const wider = { ...line, stretches: line.stretches.map(stretch => ({ ...stretch, run: { ...stretch.run, parts: stretch.run.parts.map((part): Part => part.kind === 'pipe' ? { ...part, innerDiameterMm: candidate } : part) } })) }
+  return LINE_BORES_MM.filter(candidate => candidate > widest).find(candidate => {
+    const wider = {
+      ...line,
+      stretches: line.stretches.map(stretch => ({
+        ...stretch,
+        run: {
+          ...stretch.run,
+          parts: stretch.run.parts.map((part): Part =>
+            part.kind === 'pipe' ? { ...part, innerDiameterMm: candidate } : part,
+          ),
+        },
+      })),
+    }
     return !waterLine(wider, mmPerH).spills
   })
 }
@@ -52,100 +92,218 @@ function passingBore(line: RoofLine, mmPerH: number): number | undefined {
 /** A tank is not advised further down than this. */
 const MOST_LOWERED_M = 5
 
-export const lineTooSlow: Check = {
+export const lineTooSlow = defineCheck({
   id: 'line-too-slow',
+  step: 'clean',
+  needs: ['site', 'roofLines', 'storm'],
   sound: 'Every line has the height to push the design storm through',
-  find: ({ site, roofLines, storm }) => !storm
-    ? []
-    : roofLines.filter(line => line.spout.baseM - line.inletM > FALL_M && line.high.heightM <= line.spout.baseM + 0.005 && line.areaM2 > 0 && line.passesMmPerH < storm.intensityMmPerH * 0.98).map((line): Finding => {
-        const water = waterLine(line, storm.intensityMmPerH)
-        const haveM = line.spout.baseM - line.inletM
-        const needM = water.atSpoutM - line.inletM
-        const wider = passingBore(line, storm.intensityMmPerH)
-        return {
-          id: `line-too-slow:${line.spout.id}`, check: 'line-too-slow', severity: 'wrong', subject: subjectOf(line),
-          sentence: line.wet ? say`The wet line from ${line.spout.name} has too little height to push the design storm through; the gutter spills.` : say`The line from ${line.spout.name} is too narrow for the design storm; water backs up and the gutter spills.`,
-          why: say`From the gutter’s outlet down to the inlet of ${nodeById(site, line.tankId).name} it has ${length(haveM)}; the storm of ${intensity(storm.intensityMmPerH)} would need ${length(needM)}. It passes ${intensity(line.passesMmPerH)}.`,
-          numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
-          mend: wider
-            ? { label: say`Lay it in ${bore(wider)} pipe`, move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }) }
-            : needM - haveM > MOST_LOWERED_M ? undefined : { label: 'Lower the tank', move: moveOf('setHeight', { node: line.tankId, baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100 }) },
-        }
-      }),
-}
+  find: ({ site, roofLines, storm }) =>
+    !storm
+      ? []
+      : roofLines
+          .filter(
+            line =>
+              line.spout.baseM - line.inletM > FALL_M &&
+              line.high.heightM <= line.spout.baseM + 0.005 &&
+              line.areaM2 > 0 &&
+              line.passesMmPerH < storm.intensityMmPerH * 0.98,
+          )
+          .map((line): Finding => {
+            const water = waterLine(line, storm.intensityMmPerH)
+            const haveM = line.spout.baseM - line.inletM
+            const needM = water.atSpoutM - line.inletM
+            const wider = passingBore(line, storm.intensityMmPerH)
+            return {
+              id: `line-too-slow:${line.spout.id}`,
+              check: 'line-too-slow',
+              severity: 'wrong',
+              subject: subjectOf(line),
+              sentence: line.wet
+                ? say`The wet line from ${line.spout.name} has too little height to push the design storm through;
+                  the gutter spills.`
+                : say`The line from ${line.spout.name} is too narrow for the design storm; water backs up and the
+                  gutter spills.`,
+              why: say`From the gutter’s outlet down to the inlet of ${nameOf(site, line.tankId)} it has
+                ${length(haveM)}; the storm of ${intensity(storm.intensityMmPerH)} would need ${length(needM)}. It
+                passes ${intensity(line.passesMmPerH)}.`,
+              numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
+              mend: wider
+                ? {
+                    label: say`Lay it in ${bore(wider)} pipe`,
+                    move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }),
+                  }
+                : needM - haveM > MOST_LOWERED_M
+                  ? undefined
+                  : {
+                      label: 'Lower the tank',
+                      move: moveOf('setHeight', {
+                        node: line.tankId,
+                        baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100,
+                      }),
+                    },
+            }
+          }),
+})
 
-export const wetLineUndrained: Check = {
+export const wetLineUndrained = defineCheck({
   id: 'wet-line-undrained',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
   sound: 'Every wet line can be drained at its low point',
-  find: ({ site, roofLines }) => roofLines.filter(line => line.wet && !line.drainRunIds.length && !line.drainedByChamber).flatMap((line, index, all): Finding[] => {
-    if (all.findIndex(other => other.low.nodeId === line.low.nodeId) !== index) return []
-    const low = nodeById(site, line.low.nodeId)
-    return [{
-      id: `wet-line-undrained:${line.low.nodeId}`, check: 'wet-line-undrained', severity: 'wrong', subject: subjectOf(line),
-      sentence: say`${volume(line.standingL)} stand in the line from ${line.spout.name} between rains and cannot be let out.`,
-      why: say`It dips to ${length(line.low.heightM)}, ${length(line.inletM - line.low.heightM)} below the tank’s inlet, with no drain there: what settles stays, and frost splits it.`,
-      numbers: { standingL: line.standingL, dipM: line.inletM - line.low.heightM },
-      mend: low.kind === 'joint' ? { label: 'Fit a screened drain at the low point', move: moveOf('fitLowDrain', { joint: low.id }) } : low.kind === 'chamber' ? { label: 'Fit an outlet to the chamber there', move: moveOf('fitChamberOutlet', { chamber: low.id }) } : undefined,
-    }]
-  }),
-}
+  find: ({ site, roofLines }) =>
+    roofLines
+      .filter(line => line.wet && !line.drainRunIds.length && !line.drainedByChamber)
+      .flatMap((line, index, all): Finding[] => {
+        if (all.findIndex(other => other.low.nodeId === line.low.nodeId) !== index) return []
+        const low = nodeById(site, line.low.nodeId)
+        return [
+          {
+            id: `wet-line-undrained:${line.low.nodeId}`,
+            check: 'wet-line-undrained',
+            severity: 'wrong',
+            subject: subjectOf(line),
+            sentence: say`${volume(line.standingL)} stand in the line from ${line.spout.name} between rains and
+              cannot be let out.`,
+            why: say`It dips to ${length(line.low.heightM)}, ${length(line.inletM - line.low.heightM)} below the
+              tank’s inlet, with no drain there: what settles stays, and frost splits it.`,
+            numbers: { standingL: line.standingL, dipM: line.inletM - line.low.heightM },
+            mend:
+              low.kind === 'joint'
+                ? { label: 'Fit a screened drain at the low point', move: moveOf('fitLowDrain', { joint: low.id }) }
+                : low.kind === 'chamber'
+                  ? {
+                      label: 'Fit an outlet to the chamber there',
+                      move: moveOf('fitChamberOutlet', { chamber: low.id }),
+                    }
+                  : undefined,
+          },
+        ]
+      }),
+})
 
-export const wetLineFreezes: Check = {
+export const wetLineFreezes = defineCheck({
   id: 'wet-line-freezes',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
   sound: 'No water stands in a line through frost',
-  find: ({ site, roofLines }) => roofLines.flatMap((line): Finding[] => {
-    const months = frostMonths(site).filter(month => !line.spout.bypassMonths?.includes(month))
-    if (!line.wet || line.drainedByChamber || !months.length) return []
-    return [{
-      id: `wet-line-freezes:${line.spout.id}`, check: 'wet-line-freezes', severity: 'look', subject: subjectOf(line),
-      sentence: say`The water that stands in the line from ${line.spout.name} freezes in ${monthNames(months)} and splits the pipe.`,
-      why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line. By-pass it in those months and drain it, or bury the tank so that it falls all the way.`,
-      numbers: { months: months.length, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
-      mend: { label: 'By-pass it in those months', move: moveOf('setBypass', { spout: line.spout.id, months: [...line.spout.bypassMonths ?? [], ...months] }) },
-    }]
-  }),
-}
+  find: ({ site, roofLines }) =>
+    roofLines.flatMap((line): Finding[] => {
+      const months = frostMonths(site).filter(month => !line.spout.bypassMonths?.includes(month))
+      if (!line.wet || line.drainedByChamber || !months.length) return []
+      return [
+        {
+          id: `wet-line-freezes:${line.spout.id}`,
+          check: 'wet-line-freezes',
+          severity: 'look',
+          subject: subjectOf(line),
+          sentence: say`The water that stands in the line from ${line.spout.name} freezes in ${monthNames(months)}
+            and splits the pipe.`,
+          why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line.
+            By-pass it in those months and drain it, or bury the tank so that it falls all the way.`,
+          numbers: { months: months.length, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
+          mend: {
+            label: 'By-pass it in those months',
+            move: moveOf('setBypass', {
+              spout: line.spout.id,
+              months: [...(line.spout.bypassMonths ?? []), ...months],
+            }),
+          },
+        },
+      ]
+    }),
+})
 
 const UNLIKE_M = 0.05
 const UNLIKE_SHARE = 0.3
 
-export const unequalJoin: Check = {
+export const unequalJoin = defineCheck({
   id: 'unequal-join',
+  step: 'clean',
+  needs: ['site', 'storm'],
   sound: 'Where spouts join, both sides cost the storm alike',
-  find: ({ site, storm }) => !storm
-    ? []
-    : joinsOf(site, storm.intensityMmPerH).flatMap(({ jointId, sides }): Finding[] => {
-        const [tight, easy] = [sides[0]!, sides.at(-1)!]
-        const apartM = easy.spareM - tight.spareM
-        if (tight.lossM <= easy.lossM || tight.lossM - easy.lossM < Math.max(UNLIKE_M, UNLIKE_SHARE * easy.lossM) || apartM < UNLIKE_M) return []
-        const wider = nextBoreMm(Math.min(...tight.ownRuns.map(boreMm)))
-        return [{
-          id: `unequal-join:${jointId}`, check: 'unequal-join', severity: tight.spareM < 0 ? 'wrong' : 'look', subject: subjectOf(tight.line),
-          sentence: tight.spareM < 0 ? say`In the design storm the gutter at ${tight.line.spout.name} runs over while ${easy.line.spout.name} still swallows.` : say`The gutter at ${tight.line.spout.name} will run over first.`,
-          why: say`Up to where the two lines join, its side costs the storm ${length(tight.lossM)} and the other ${length(easy.lossM)}; that leaves ${length(Math.max(0, tight.spareM))} of height against ${length(Math.max(0, easy.spareM))}.`,
-          numbers: { tightLossM: tight.lossM, easyLossM: easy.lossM, spareM: tight.spareM },
-          mend: { label: 'Lay that side in the next wider pipe', move: moveOf('setBore', { runs: tight.ownRuns.map(run => run.id), boreMm: wider }) },
-        }]
-      }),
-}
+  find: ({ site, storm }) =>
+    !storm
+      ? []
+      : joinsOf(site, storm.intensityMmPerH).flatMap(({ jointId, sides }): Finding[] => {
+          const [tight, easy] = [sides[0]!, sides.at(-1)!]
+          const apartM = easy.spareM - tight.spareM
+          if (
+            tight.lossM <= easy.lossM ||
+            tight.lossM - easy.lossM < Math.max(UNLIKE_M, UNLIKE_SHARE * easy.lossM) ||
+            apartM < UNLIKE_M
+          )
+            return []
+          const wider = nextBoreMm(Math.min(...tight.ownRuns.map(boreMm)))
+          return [
+            {
+              id: `unequal-join:${jointId}`,
+              check: 'unequal-join',
+              severity: tight.spareM < 0 ? 'wrong' : 'look',
+              subject: subjectOf(tight.line),
+              sentence:
+                tight.spareM < 0
+                  ? say`In the design storm the gutter at ${tight.line.spout.name} runs over while
+                    ${easy.line.spout.name} still swallows.`
+                  : say`The gutter at ${tight.line.spout.name} will run over first.`,
+              why: say`Up to where the two lines join, its side costs the storm ${length(tight.lossM)} and the other
+                ${length(easy.lossM)}; that leaves ${length(Math.max(0, tight.spareM))} of height against
+                ${length(Math.max(0, easy.spareM))}.`,
+              numbers: { tightLossM: tight.lossM, easyLossM: easy.lossM, spareM: tight.spareM },
+              mend: {
+                label: 'Lay that side in the next wider pipe',
+                move: moveOf('setBore', { runs: tight.ownRuns.map(run => run.id), boreMm: wider }),
+              },
+            },
+          ]
+        }),
+})
 
-const finestMm = (runs: Run[]) => Math.min(Infinity, ...runs.flatMap(run => run.parts).filter(part => part.kind === 'screen').map(part => part.meshMm))
+const finestMm = (runs: Run[]) =>
+  Math.min(
+    Infinity,
+    ...runs
+      .flatMap(run => run.parts)
+      .filter(part => part.kind === 'screen')
+      .map(part => part.meshMm),
+  )
 
-export const mosquitoMesh: Check = {
+export const mosquitoMesh = defineCheck({
   id: 'mosquito-mesh',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
   sound: 'No mosquito can get from a gutter to standing water',
-  find: ({ site, roofLines }) => roofLines.flatMap((line): Finding[] => {
-    const runs = line.stretches.map(({ run }) => run)
-    // A wet line is standing water itself, open to its gutter.
-    const guarded = line.wet ? runs.slice(0, 1) : runs
-    const meshMm = finestMm(guarded)
-    if (meshMm <= MOSQUITO_MESH_MM) return []
-    return [{
-      id: `mosquito-mesh:${line.spout.id}`, check: 'mosquito-mesh', severity: 'look', subject: subjectOf(line),
-      sentence: line.wet ? say`Mosquitoes will breed in the water that stands in the line from ${line.spout.name}.` : say`Mosquitoes get into ${nodeById(site, line.tankId).name} by way of ${line.spout.name}.`,
-      why: meshMm === Infinity ? say`Nothing in its way is meshed; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.` : say`The finest screen in its way has a mesh of ${bore(meshMm)}; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.`,
-      numbers: { meshMm: meshMm === Infinity ? 0 : meshMm },
-      mend: line.wet ? { label: 'Fit a screen head at the spout', move: moveOf('fitScreen', { spout: line.spout.id, type: 'spout' }) } : { label: 'Fit a basket at the tank’s inlet', move: moveOf('fitScreen', { spout: line.spout.id, type: 'inlet' }) },
-    }]
-  }),
-}
+  find: ({ site, roofLines }) =>
+    roofLines.flatMap((line): Finding[] => {
+      const runs = line.stretches.map(({ run }) => run)
+      // A wet line is standing water itself, open to its gutter.
+      const guarded = line.wet ? runs.slice(0, 1) : runs
+      const meshMm = finestMm(guarded)
+      if (meshMm <= MOSQUITO_MESH_MM) return []
+      return [
+        {
+          id: `mosquito-mesh:${line.spout.id}`,
+          check: 'mosquito-mesh',
+          severity: 'look',
+          subject: subjectOf(line),
+          sentence: line.wet
+            ? say`Mosquitoes will breed in the water that stands in the line from ${line.spout.name}.`
+            : say`Mosquitoes get into ${nameOf(site, line.tankId)} by way of ${line.spout.name}.`,
+          why:
+            meshMm === Infinity
+              ? say`Nothing in its way is meshed; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.`
+              : say`The finest screen in its way has a mesh of ${bore(meshMm)}; ${bore(MOSQUITO_MESH_MM)} or finer
+                keeps them out.`,
+          numbers: { meshMm: meshMm === Infinity ? 0 : meshMm },
+          mend: line.wet
+            ? {
+                label: 'Fit a screen head at the spout',
+                move: moveOf('fitScreen', { spout: line.spout.id, type: 'spout' }),
+              }
+            : {
+                label: 'Fit a basket at the tank’s inlet',
+                move: moveOf('fitScreen', { spout: line.spout.id, type: 'inlet' }),
+              },
+        },
+      ]
+    }),
+})

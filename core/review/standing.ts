@@ -1,125 +1,231 @@
+import { defineCheck, nodeSubject, type Finding } from './finding'
+import { hours, length, say, volume } from '../words'
+import {
+  BRACE_ABOVE_M,
+  footingOf,
+  MOST_HEIGHT_TO_WIDTH,
+  runsTo,
+  tanksOf,
+  heightHoldingM,
+  joinedTanks,
+  nameOf,
+} from '../site'
+import { applyMove, moveOf, setField } from '../moves'
 import { NEAR, SOILS } from '../catalog'
-import { soakingOf, spillWay } from '../balance'
-import { applyMove, BRACE_ABOVE_M, footingOf, heightHoldingM, joinedTanks, MOST_HEIGHT_TO_WIDTH, moveOf, runsTo, tanksOf } from '../site'
-import { nodeSubject, type Check, type Finding } from './finding'
-import { hours, length, say, volume } from './phrase'
 
 const pressure = (value: number) => ({ value, kind: 'pressure' as const })
 const mass = (value: number) => ({ value, kind: 'mass' as const })
 
-export const baseOverSoil: Check = {
+export const baseOverSoil = defineCheck({
   id: 'base-over-soil',
+  step: 'store',
+  needs: ['site'],
   sound: 'No tank presses harder than its ground bears',
-  find: ({ site }) => tanksOf(site).flatMap((tank): Finding[] => {
-    const { load, pressureKPa, bearsKPa, massKg, posts } = footingOf(tank)
-    const under = posts?.pressureKPa ?? pressureKPa
-    if (bearsKPa === undefined || under <= bearsKPa) return []
-    const widerM2 = posts ? Math.ceil(posts.postLoadKn / bearsKPa * 100) / 100 : 0
-    return [{
-      id: `base-over-soil:${tank.id}`, check: 'base-over-soil', severity: 'wrong', subject: nodeSubject(tank),
-      sentence: say`${tank.name} sinks: full, it presses harder than ${SOILS[tank.soil!].name} bears.`,
-      why: say`${mass(massKg)} press ${pressure(under)} ${posts ? 'under each footing' : 'on the ground'}; such ground is taken to bear ${pressure(bearsKPa)}. ${posts ? 'Larger footings' : 'A slab wider than the tank'} or better ground; local code and an engineer decide.`,
-      numbers: { pressureKPa: under, bearsKPa, massKg }, sum: posts ? { name: 'post-load', input: { ...posts.input } } : { name: 'base-load', input: { ...load } },
-      ...(posts ? { mend: { label: 'Lay larger footings', move: moveOf('change', { path: ['nodes', site.nodes.indexOf(tank), 'stand', 'footingAreaM2'], value: widerM2 }) } } : {}),
-    }]
-  }),
-}
+  find: ({ site }) =>
+    tanksOf(site).flatMap((tank): Finding[] => {
+      const { load, pressureKPa, bearsKPa, massKg, posts } = footingOf(tank)
+      const under = posts?.pressureKPa ?? pressureKPa
+      if (bearsKPa === undefined || under <= bearsKPa) return []
+      const widerM2 = posts ? Math.ceil((posts.postLoadKn / bearsKPa) * 100) / 100 : 0
+      return [
+        {
+          id: `base-over-soil:${tank.id}`,
+          check: 'base-over-soil',
+          severity: 'wrong',
+          subject: nodeSubject(tank),
+          sentence: say`${tank.name} sinks: full, it presses harder than ${SOILS[tank.soil!].name} bears.`,
+          why: say`${mass(massKg)} press ${pressure(under)} ${posts ? 'under each footing' : 'on the ground'}; such
+            ground is taken to bear ${pressure(bearsKPa)}.
+            ${posts ? 'Larger footings' : 'A slab wider than the tank'} or better ground; local code and an engineer
+            decide.`,
+          numbers: { pressureKPa: under, bearsKPa, massKg },
+          sum: posts ? { name: 'post-load', input: { ...posts.input } } : { name: 'base-load', input: { ...load } },
+          ...(posts
+            ? {
+                mend: {
+                  label: 'Lay larger footings',
+                  move: setField('node', tank.id, 'stand.footingAreaM2', widerM2),
+                },
+              }
+            : {}),
+        },
+      ]
+    }),
+})
 
-export const standUnsound: Check = {
+export const standUnsound = defineCheck({
   id: 'stand-unsound',
+  step: 'store',
+  needs: ['site'],
   sound: 'Every stand has its posts, its footings and its bracing',
-  find: ({ site }) => tanksOf(site).filter(tank => tank.base === 'stand').flatMap((tank): Finding[] => {
-    const { liftM, massKg } = footingOf(tank)
-    const unbraced = tank.stand && !tank.stand.braced && liftM > BRACE_ABOVE_M
-    if (tank.stand && !unbraced) return []
-    return [{
-      id: `stand-unsound:${tank.id}`, check: 'stand-unsound', severity: 'wrong', subject: nodeSubject(tank),
-      sentence: unbraced ? say`The stand of ${tank.name} folds sideways: ${length(liftM)} of posts without bracing.` : say`Nothing is said of the posts and footings under ${tank.name}.`,
-      why: say`It carries ${mass(massKg)} when full. Posts want diagonals both ways and footings below frost.`, numbers: { liftM, massKg },
-      mend: unbraced
-        ? { label: 'Brace it', move: moveOf('change', { path: ['nodes', site.nodes.indexOf(tank), 'stand', 'braced'], value: true }) }
-        : { label: 'Set it on four braced posts', move: moveOf('standOn', { tank: tank.id, base: 'stand', heightM: liftM }) },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    tanksOf(site)
+      .filter(tank => tank.base === 'stand')
+      .flatMap((tank): Finding[] => {
+        const { liftM, massKg } = footingOf(tank)
+        const unbraced = tank.stand && !tank.stand.braced && liftM > BRACE_ABOVE_M
+        if (tank.stand && !unbraced) return []
+        return [
+          {
+            id: `stand-unsound:${tank.id}`,
+            check: 'stand-unsound',
+            severity: 'wrong',
+            subject: nodeSubject(tank),
+            sentence: unbraced
+              ? say`The stand of ${tank.name} folds sideways: ${length(liftM)} of posts without bracing.`
+              : say`Nothing is said of the posts and footings under ${tank.name}.`,
+            why: say`It carries ${mass(massKg)} when full. Posts want diagonals both ways and footings below frost.`,
+            numbers: { liftM, massKg },
+            mend: unbraced
+              ? {
+                  label: 'Brace it',
+                  move: setField('node', tank.id, 'stand.braced', true),
+                }
+              : {
+                  label: 'Set it on four braced posts',
+                  move: moveOf('standOn', { tank: tank.id, base: 'stand', heightM: liftM }),
+                },
+          },
+        ]
+      }),
+})
 
 const ENGINEER_WORDS = { slender: 'it is tall for its width', tall: 'the stand is tall', heavy: 'it is heavy' }
 
-export const standForEngineer: Check = {
+export const standForEngineer = defineCheck({
   id: 'stand-for-engineer',
+  step: 'store',
+  needs: ['site'],
   sound: 'No tank stands so tall that an engineer is wanted',
-  find: ({ site }) => tanksOf(site).flatMap((tank): Finding[] => {
-    const { engineer, heightToWidth, liftM, massKg } = footingOf(tank)
-    if (!engineer.length) return []
-    return [{
-      id: `stand-for-engineer:${tank.id}`, check: 'stand-for-engineer', severity: 'look', subject: nodeSubject(tank),
-      sentence: say`An engineer should look at how ${tank.name} stands: ${engineer.map(reason => ENGINEER_WORDS[reason]).join(', and ')}.`,
-      why: say`Its floor is ${length(liftM)} above ground, it weighs ${mass(massKg)} full, and it reaches ${heightToWidth.toFixed(1)} times as high as its base is wide; up to ${MOST_HEIGHT_TO_WIDTH} is usual without one. Wind and an empty tank count too.`,
-      numbers: { heightToWidth, liftM, massKg },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    tanksOf(site).flatMap((tank): Finding[] => {
+      const { engineer, heightToWidth, liftM, massKg } = footingOf(tank)
+      if (!engineer.length) return []
+      return [
+        {
+          id: `stand-for-engineer:${tank.id}`,
+          check: 'stand-for-engineer',
+          severity: 'look',
+          subject: nodeSubject(tank),
+          sentence: say`An engineer should look at how ${tank.name} stands:
+            ${engineer.map(reason => ENGINEER_WORDS[reason]).join(', and ')}.`,
+          why: say`Its floor is ${length(liftM)} above ground, it weighs ${mass(massKg)} full, and it reaches
+            ${heightToWidth.toFixed(1)} times as high as its base is wide; up to ${MOST_HEIGHT_TO_WIDTH} is usual
+            without one. Wind and an empty tank count too.`,
+          numbers: { heightToWidth, liftM, massKg },
+        },
+      ]
+    }),
+})
 
-export const overflowHarms: Check = {
+export const overflowHarms = defineCheck({
   id: 'overflow-harms',
+  step: 'store',
+  needs: ['site'],
   sound: 'No overflow runs towards what it can harm',
-  find: ({ site }) => site.nodes.flatMap((outfall): Finding[] => {
-    if (outfall.kind !== 'outfall' || !outfall.near || outfall.near === 'nothing' || !runsTo(site, outfall.id).length) return []
-    return [{
-      id: `overflow-harms:${outfall.id}`, check: 'overflow-harms', severity: 'wrong', subject: { kind: 'node', id: outfall.id, name: outfall.name },
-      sentence: say`${outfall.name} runs towards ${NEAR[outfall.near].name}, and the water ${NEAR[outfall.near].harm}.`,
-      why: say`A full tank passes on every litre of a storm, and an emptied one all it holds. Lead it to a ditch, a swale or a soakaway clear of it.`, numbers: {},
-      mend: { label: 'Lead it clear', move: moveOf('leadTo', { outfall: outfall.id, near: 'nothing' }) },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    site.nodes.flatMap((outfall): Finding[] => {
+      if (outfall.kind !== 'outfall' || !outfall.near || outfall.near === 'nothing' || !runsTo(site, outfall.id).length)
+        return []
+      const name = nameOf(site, outfall.id)
+      return [
+        {
+          id: `overflow-harms:${outfall.id}`,
+          check: 'overflow-harms',
+          severity: 'wrong',
+          subject: { kind: 'node', id: outfall.id, name },
+          sentence: say`${name} runs towards ${NEAR[outfall.near].name}, and the water
+            ${NEAR[outfall.near].harm}.`,
+          why: say`A full tank passes on every litre of a storm, and an emptied one all it holds. Lead it to a
+            ditch, a swale or a soakaway clear of it.`,
+          numbers: {},
+          mend: { label: 'Lead it clear', move: moveOf('leadTo', { outfall: outfall.id, near: 'nothing' }) },
+        },
+      ]
+    }),
+})
 
 const SOAK_HOURS = 24
 
-export const soakawayFails: Check = {
+export const soakawayFails = defineCheck({
   id: 'soakaway-fails',
+  step: 'store',
+  needs: ['site', 'pools', 'spills', 'soakaways'],
   sound: 'Soakaways hold the storm and are half empty within a day',
-  find: ({ site, compiled }) => compiled.pools.flatMap((_, index): Finding[] => {
-    const way = spillWay(site, compiled, index)
-    const soak = way?.outfall?.to === 'soakaway' ? soakingOf(site, way.outfall, way.areaM2) : undefined
-    if (!way?.outfall || !soak) return []
-    const { pit, soil } = way.outfall
-    const small = soak.pitM3 > soak.hasM3
-    if (!small && soak.halfEmptyHours <= SOAK_HOURS) return []
-    const deeper = small ? largerPit(pit!, soak.pitM3) : undefined
-    return [{
-      id: `soakaway-fails:${way.outfall.id}`, check: 'soakaway-fails', severity: 'wrong', subject: { kind: 'node', id: way.outfall.id, name: way.outfall.name },
-      sentence: small ? say`${way.outfall.name} floods: the pit is too small for the storm off these roofs.` : say`${way.outfall.name} is still more than half full a day later, and the next storm floods it.`,
-      why: small
-        ? say`A storm of ${hours(soak.hours)} asks for a pit of ${volume(soak.pitM3 * 1000)} in ${SOILS[soil!].name}; this one is ${volume(soak.hasM3 * 1000)}.`
-        : say`In ${SOILS[soil!].name} it takes ${hours(soak.halfEmptyHours)} to fall by half, through its walls. Wider and shallower soaks faster; in tight ground use a ditch or a swale.`,
-      numbers: { pitM3: soak.pitM3, hasM3: soak.hasM3, halfEmptyHours: soak.halfEmptyHours }, sum: { name: 'soakaway', input: { ...soak.input } },
-      mend: deeper ? { label: 'Dig it larger', move: moveOf('leadTo', { outfall: way.outfall.id, pit: deeper }) } : { label: 'Lead it to a swale instead', move: moveOf('leadTo', { outfall: way.outfall.id, to: 'swale' }) },
-    }]
-  }),
+  find: ({ site, pools, spills, soakaways }) =>
+    pools.flatMap((pool): Finding[] => {
+      const way = spills.get(pool.id)
+      const soak = way?.outfall && soakaways.get(way.outfall.id)
+      if (!way?.outfall || !soak) return []
+      const { pit, soil } = way.outfall
+      const name = nameOf(site, way.outfall.id)
+      const small = soak.pitM3 > soak.hasM3
+      if (!small && soak.halfEmptyHours <= SOAK_HOURS) return []
+      const deeper = small ? largerPit(pit!, soak.pitM3) : undefined
+      return [
+        {
+          id: `soakaway-fails:${way.outfall.id}`,
+          check: 'soakaway-fails',
+          severity: 'wrong',
+          subject: { kind: 'node', id: way.outfall.id, name },
+          sentence: small
+            ? say`${name} floods: the pit is too small for the storm off these roofs.`
+            : say`${name} is still more than half full a day later, and the next storm floods it.`,
+          why: small
+            ? say`A storm of ${hours(soak.hours)} asks for a pit of ${volume(soak.pitM3 * 1000)} in
+              ${SOILS[soil!].name}; this one is ${volume(soak.hasM3 * 1000)}.`
+            : say`In ${SOILS[soil!].name} it takes ${hours(soak.halfEmptyHours)} to fall by half, through its walls.
+              Wider and shallower soaks faster; in tight ground use a ditch or a swale.`,
+          numbers: { pitM3: soak.pitM3, hasM3: soak.hasM3, halfEmptyHours: soak.halfEmptyHours },
+          sum: { name: 'soakaway', input: { ...soak.input } },
+          mend: deeper
+            ? { label: 'Dig it larger', move: moveOf('leadTo', { outfall: way.outfall.id, pit: deeper }) }
+            : { label: 'Lead it to a swale instead', move: moveOf('leadTo', { outfall: way.outfall.id, to: 'swale' }) },
+        },
+      ]
+    }),
+})
+
+/**
+ * As deep as it is, longer until it holds what is wanted; its longer walls take some of that off, so this errs on the
+ * large side.
+ */
+function largerPit(pit: { lengthM: number; widthM: number; depthM: number; voidShare: number }, wantedM3: number) {
+  return { ...pit, lengthM: Math.min(100, Math.ceil((wantedM3 / pit.widthM / pit.depthM) * 10 + 1) / 10) }
 }
 
-/** As deep as it is, longer until it holds what is wanted; its longer walls take some of that off, so this errs on the large side. */
-function largerPit(pit: { lengthM: number, widthM: number, depthM: number, voidShare: number }, wantedM3: number) {
-  return { ...pit, lengthM: Math.min(100, Math.ceil(wantedM3 / pit.widthM / pit.depthM * 10 + 1) / 10) }
-}
-
-export const reserveNotKept: Check = {
+export const reserveNotKept = defineCheck({
   id: 'reserve-not-kept',
+  step: 'store',
+  needs: ['site', 'compiled'],
   sound: 'What is kept for fire cannot be drawn by anything else',
-  find: ({ site, compiled }) => tanksOf(site).filter(tank => (tank.reserveL ?? 0) > 0).flatMap((tank): Finding[] => {
-    const pool = compiled.pools.findIndex(({ tanks }) => tanks.includes(tank))
-    const keeps = compiled.demands.flatMap(demand => demand.sources.filter(source => source.kind === 'pool' && source.index === pool).map(source => ({ name: demand.name, keepL: source.keepL })))
-    const low = keeps.filter(keep => keep.keepL < tank.reserveL! * 0.98).sort((a, b) => a.keepL - b.keepL)[0]
-    if (!low) return []
-    const keptM = heightHoldingM(joinedTanks(site, tank), tank.reserveL!)
-    const above = moveOf('keepReserve', { tank: tank.id, litres: tank.reserveL! })
-    return [{
-      id: `reserve-not-kept:${tank.id}`, check: 'reserve-not-kept', severity: 'wrong', subject: nodeSubject(tank),
-      sentence: say`${low.name} can draw the fire reserve of ${tank.name} down to ${volume(low.keepL)}.`,
-      why: say`${volume(tank.reserveL!)} are to be kept, which stand up to ${length(keptM)}; a draw-off lies below that.`, numbers: { reserveL: tank.reserveL!, keptL: low.keepL },
-      // More than the tanks hold up to their spill cannot be kept by any draw-off.
-      ...(applyMove(site, above).ok ? { mend: { label: 'Set every draw-off above it', move: above } } : {}),
-    }]
-  }),
-}
+  find: ({ site, compiled }) =>
+    tanksOf(site)
+      .filter(tank => (tank.reserveL ?? 0) > 0)
+      .flatMap((tank): Finding[] => {
+        const pool = compiled.pools.findIndex(({ tanks }) => tanks.includes(tank))
+        const keeps = compiled.demands.flatMap(demand =>
+          demand.sources
+            .filter(source => source.kind === 'pool' && source.index === pool)
+            .map(source => ({ name: demand.name, keepL: source.keepL })),
+        )
+        const low = keeps.filter(keep => keep.keepL < tank.reserveL! * 0.98).sort((a, b) => a.keepL - b.keepL)[0]
+        if (!low) return []
+        const keptM = heightHoldingM(joinedTanks(site, tank), tank.reserveL!)
+        const above = moveOf('keepReserve', { tank: tank.id, litres: tank.reserveL! })
+        return [
+          {
+            id: `reserve-not-kept:${tank.id}`,
+            check: 'reserve-not-kept',
+            severity: 'wrong',
+            subject: nodeSubject(tank),
+            sentence: say`${low.name} can draw the fire reserve of ${tank.name} down to ${volume(low.keepL)}.`,
+            why: say`${volume(tank.reserveL!)} are to be kept, which stand up to ${length(keptM)}; a draw-off lies
+              below that.`,
+            numbers: { reserveL: tank.reserveL!, keptL: low.keepL },
+            // More than the tanks hold up to their spill cannot be kept by any draw-off.
+            ...(applyMove(site, above).ok ? { mend: { label: 'Set every draw-off above it', move: above } } : {}),
+          },
+        ]
+      }),
+})

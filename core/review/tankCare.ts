@@ -1,47 +1,85 @@
-import { BASES } from '../catalog'
+import { defineCheck } from './finding'
+import { say } from '../words'
 import { baseLoad } from '../sums'
-import { contactAreaM2, isLightTight, moveOf, tankNominalL, tanksOf, type Site, type Tank } from '../site'
-import type { Check } from './finding'
-import { say } from './phrase'
+import { contactAreaM2, isLightTight, tankNominalL, tanksOf } from '../site'
+import { setField } from '../moves'
+import type { Tank } from '../kinds'
+import { BASES } from '../catalog'
 
-const setTank = (site: Site, tank: Tank, field: keyof Tank, value: unknown) => moveOf('change', { path: ['nodes', site.nodes.indexOf(tank), field], value })
+const setTank = (tank: Tank, field: keyof Tank, value: unknown) => setField('node', tank.id, field, value)
 
-export const noVent: Check = {
+export const noVent = defineCheck({
   id: 'no-vent',
+  step: 'store',
+  needs: ['site'],
   sound: 'Every closed tank can breathe',
-  find: ({ site }) => tanksOf(site).filter(tank => tank.lid && tank.ventMm === 0).map(tank => ({
-    id: `no-vent:${tank.id}`, check: 'no-vent', severity: 'wrong', subject: { kind: 'node', id: tank.id, name: tank.name },
-    sentence: say`${tank.name} is shut tight: a pump that draws from it can buckle it, and a hard shower can lift its lid.`,
-    why: say`It has a lid and no vent. A screened vent as large as the inlet lets the air follow the water.`,
-    numbers: { ventMm: 0 },
-    mend: { label: 'Fit a screened vent', move: setTank(site, tank, 'ventMm', Math.max(50, ...tank.ports.filter(port => port.role === 'inlet').map(port => port.boreMm))) },
-  })),
-}
+  find: ({ site }) =>
+    tanksOf(site)
+      .filter(tank => tank.lid && tank.ventMm === 0)
+      .map(tank => ({
+        id: `no-vent:${tank.id}`,
+        check: 'no-vent',
+        severity: 'wrong',
+        subject: { kind: 'node', id: tank.id, name: tank.name },
+        sentence: say`${tank.name} is shut tight: a pump that draws from it can buckle it, and a hard shower can
+          lift its lid.`,
+        why: say`It has a lid and no vent. A screened vent as large as the inlet lets the air follow the water.`,
+        numbers: { ventMm: 0 },
+        mend: {
+          label: 'Fit a screened vent',
+          move: setTank(
+            tank,
+            'ventMm',
+            Math.max(50, ...tank.ports.filter(port => port.role === 'inlet').map(port => port.boreMm)),
+          ),
+        },
+      })),
+})
 
-export const lightInSun: Check = {
+export const lightInSun = defineCheck({
   id: 'light-in-sun',
+  step: 'store',
+  needs: ['site'],
   sound: 'No tank lets light in',
-  find: ({ site }) => tanksOf(site).filter(tank => !isLightTight(tank) && tank.sunlit).map(tank => ({
-    id: `light-in-sun:${tank.id}`, check: 'light-in-sun', severity: 'look', subject: { kind: 'node', id: tank.id, name: tank.name },
-    sentence: say`${tank.name} will grow algae: it stands in the sun and lets light through.`,
-    why: say`Green water clogs filters and drippers. Paint, a wrap or boards stop it at once.`,
-    numbers: {},
-    mend: { label: 'Cover or paint it', move: setTank(site, tank, 'cover', 'painted') },
-  })),
-}
+  find: ({ site }) =>
+    tanksOf(site)
+      .filter(tank => !isLightTight(tank) && tank.sunlit)
+      .map(tank => ({
+        id: `light-in-sun:${tank.id}`,
+        check: 'light-in-sun',
+        severity: 'look',
+        subject: { kind: 'node', id: tank.id, name: tank.name },
+        sentence: say`${tank.name} will grow algae: it stands in the sun and lets light through.`,
+        why: say`Green water clogs filters and drippers. Paint, a wrap or boards stop it at once.`,
+        numbers: {},
+        mend: { label: 'Cover or paint it', move: setTank(tank, 'cover', 'painted') },
+      })),
+})
 
-export const bareSoil: Check = {
+export const bareSoil = defineCheck({
   id: 'bare-soil',
+  step: 'store',
+  needs: ['site'],
   sound: 'Every tank has a base',
-  find: ({ site }) => tanksOf(site).filter(tank => tank.base === 'bare-soil').map((tank) => {
-    const input = { volumeL: tankNominalL(tank), emptyMassKg: tank.emptyMassKg, contactAreaM2: contactAreaM2(tank) }
-    const { massKg, pressureKPa } = baseLoad(input)
-    return {
-      id: `bare-soil:${tank.id}`, check: 'bare-soil', severity: 'wrong' as const, subject: { kind: 'node' as const, id: tank.id, name: tank.name },
-      sentence: say`${tank.name} stands on bare soil: full, it sinks where the ground is soft and leans over its fittings.`,
-      why: say`It weighs ${{ value: massKg, kind: 'mass' }} full and presses ${{ value: pressureKPa, kind: 'pressure' }} on the ground. Compacted ${BASES.gravel.name} spreads that and drains.`,
-      numbers: { massKg, pressureKPa }, sum: { name: 'base-load', input },
-      mend: { label: 'Put it on gravel in a curb', move: setTank(site, tank, 'base', 'gravel') },
-    }
-  }),
-}
+  find: ({ site }) =>
+    tanksOf(site)
+      .filter(tank => tank.base === 'bare-soil')
+      .map(tank => {
+        const input = { volumeL: tankNominalL(tank), emptyMassKg: tank.emptyMassKg, contactAreaM2: contactAreaM2(tank) }
+        const { massKg, pressureKPa } = baseLoad(input)
+        return {
+          id: `bare-soil:${tank.id}`,
+          check: 'bare-soil',
+          severity: 'wrong' as const,
+          subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+          sentence: say`${tank.name} stands on bare soil: full, it sinks where the ground is soft and leans over its
+            fittings.`,
+          why: say`It weighs ${{ value: massKg, kind: 'mass' }} full and presses
+            ${{ value: pressureKPa, kind: 'pressure' }} on the ground. Compacted ${BASES.gravel.name} spreads that
+            and drains.`,
+          numbers: { massKg, pressureKPa },
+          sum: { name: 'base-load', input },
+          mend: { label: 'Put it on gravel in a curb', move: setTank(tank, 'base', 'gravel') },
+        }
+      }),
+})

@@ -1,104 +1,196 @@
-import type { Quality } from '../catalog'
-import { MONTH_DAYS } from '../climate'
-import { pathsFrom } from '../network'
+import { defineCheck, type Finding } from './finding'
+import { length, say, volume } from '../words'
 import { roofYield } from '../sums'
-import { litresPerDay, meanYearYieldInput, moveOf, nodeById, portHeightM, roofAreaM2, roofCautions, runsTo, tanksOf, type Site } from '../site'
-import type { Check, Finding } from './finding'
-import { length, say, volume } from './phrase'
+import {
+  litresPerDay,
+  meanYearYieldInput,
+  nodeById,
+  portHeightM,
+  roofAreaM2,
+  roofCautions,
+  runsTo,
+  tanksOf,
+  type Site,
+  pathsFrom,
+} from '../site'
+import { moveOf } from '../moves'
+import { MONTH_DAYS } from '../climate'
+import type { Quality } from '../catalog'
 
-export const untreatedDrinking: Check = {
+export const untreatedDrinking = defineCheck({
   id: 'untreated-drinking',
+  step: 'need',
+  needs: ['site'],
   sound: 'Nothing is drunk untreated',
-  find: ({ site }) => site.uses.filter(use => use.quality === 'drinking').flatMap((use) => {
-    const lines = tanksOf(site).flatMap(tank => pathsFrom(site, tank.id)).filter(path => path.end.id === use.at)
-    const bare = lines.find((path) => {
-      const parts = path.runs.flatMap(run => run.parts)
-      return !(parts.some(part => part.kind === 'filter') && parts.some(part => part.kind === 'lamp'))
-    })
-    if (!bare) return []
-    return [{
-      id: `untreated-drinking:${use.id}`, check: 'untreated-drinking', severity: 'wrong' as const, subject: { kind: 'use' as const, id: use.id, name: use.name },
-      sentence: say`${use.name} is meant for drinking, and the water comes to it untreated.`,
-      why: say`Roof and well water can carry germs. Drinking wants filters of 20 and 5 µm, carbon, and ultraviolet light with a sensor, each rated for the flow. Local code and a licensed trade decide; test the water.`,
-      numbers: {},
-      mend: { label: 'Fit filters, carbon and a lamp', move: moveOf('fitTreatment', { tap: use.at }) },
-    }]
-  }),
-}
+  find: ({ site }) =>
+    site.uses
+      .filter(use => use.quality === 'drinking')
+      .flatMap(use => {
+        const lines = tanksOf(site)
+          .flatMap(tank => pathsFrom(site, tank.id))
+          .filter(path => path.end.id === use.at)
+        const bare = lines.find(path => {
+          const parts = path.runs.flatMap(run => run.parts)
+          return !(parts.some(part => part.kind === 'filter') && parts.some(part => part.kind === 'lamp'))
+        })
+        if (!bare) return []
+        return [
+          {
+            id: `untreated-drinking:${use.id}`,
+            check: 'untreated-drinking',
+            severity: 'wrong' as const,
+            subject: { kind: 'use' as const, id: use.id, name: use.name },
+            sentence: say`${use.name} is meant for drinking, and the water comes to it untreated.`,
+            why: say`Roof and well water can carry germs. Drinking wants filters of 20 and 5 µm, carbon, and
+              ultraviolet light with a sensor, each rated for the flow. Local code and a licensed trade decide; test
+              the water.`,
+            numbers: {},
+            mend: { label: 'Fit filters, carbon and a lamp', move: moveOf('fitTreatment', { tap: use.at }) },
+          },
+        ]
+      }),
+})
 
-export const roofUnfit: Check = {
+export const roofUnfit = defineCheck({
   id: 'roof-unfit',
+  step: 'catch',
+  needs: ['site', 'lines'],
   sound: 'No roof spoils the water for what it is used for',
   find: ({ site, lines }) => {
     const qualities = [...new Set(site.uses.map(use => use.quality))]
-    return site.roofs.flatMap(roof => roof.spouts.flatMap(({ nodeId }): Finding[] => {
-      const spout = site.nodes.find(node => node.id === nodeId)
-      const kept = lines.some(line => line.spout.id === nodeId) && spout?.kind === 'spout' && spout.bypassMonths?.length !== 12
-      const spoiled = qualities.filter(quality => roofCautions(roof, quality).length)
-      if (!kept || !spoiled.length) return []
-      return [{
-        id: `roof-unfit:${roof.id}:${nodeId}`, check: 'roof-unfit', severity: 'look', subject: { kind: 'roof', id: roof.id, name: roof.name },
-        sentence: say`Water off ${roof.name} is doubtful for ${spoiled.map(quality => FOR_WORDS[quality]).join(' and ')}.`,
-        why: say`${sentenceCase([...new Set(spoiled.flatMap(quality => roofCautions(roof, quality)))].join('; '))}. Filters and a lamp do not take that out; test the water, use it for something else, or keep this roof out of the tank.`,
-        numbers: { areaM2: roofAreaM2(roof) },
-        mend: { label: `Send ${spout.name} to ground`, move: moveOf('setBypass', { spout: nodeId, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }) },
-      }]
-    }))
+    return site.roofs.flatMap(roof =>
+      roof.spouts.flatMap(({ nodeId }): Finding[] => {
+        const spout = site.nodes.find(node => node.id === nodeId)
+        const kept =
+          lines.some(line => line.spout.id === nodeId) && spout?.kind === 'spout' && spout.bypassMonths?.length !== 12
+        const spoiled = qualities.filter(quality => roofCautions(roof, quality).length)
+        if (!kept || !spoiled.length) return []
+        return [
+          {
+            id: `roof-unfit:${roof.id}:${nodeId}`,
+            check: 'roof-unfit',
+            severity: 'look',
+            subject: { kind: 'roof', id: roof.id, name: roof.name },
+            sentence: say`Water off ${roof.name} is doubtful for
+              ${spoiled.map(quality => FOR_WORDS[quality]).join(' and ')}.`,
+            why: say`${sentenceCase([...new Set(spoiled.flatMap(quality => roofCautions(roof, quality)))].join('; '))}.
+              Filters and a lamp do not take that out; test the water, use it for something else, or keep this roof
+              out of the tank.`,
+            numbers: { areaM2: roofAreaM2(roof) },
+            mend: {
+              label: `Send ${spout.name} to ground`,
+              move: moveOf('setBypass', { spout: nodeId, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }),
+            },
+          },
+        ]
+      }),
+    )
   },
+})
+
+const FOR_WORDS: Record<Quality, string> = {
+  garden: 'the garden',
+  washing: 'washing',
+  animals: 'animals',
+  drinking: 'drinking',
 }
-const FOR_WORDS: Record<Quality, string> = { garden: 'the garden', washing: 'washing', animals: 'animals', drinking: 'drinking' }
 const sentenceCase = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
-export const useWithoutSupply: Check = {
+export const useWithoutSupply = defineCheck({
   id: 'use-without-supply',
+  step: 'need',
+  needs: ['site', 'pools', 'compiled'],
   sound: 'Water can reach every use',
-  find: ({ site, pools, compiled }) => compiled.demands.flatMap((demand) => {
-    const use = site.uses.find(candidate => candidate.id === demand.id)!
-    const subject = { kind: 'use' as const, id: use.id, name: use.name }
-    if (!demand.sources.length) {
-      const feeds = runsTo(site, use.at).length
-      return [{
-        id: `use-without-supply:${use.id}`, check: 'use-without-supply', severity: 'wrong' as const, subject,
-        sentence: say`No water reaches ${use.name}.`, why: feeds ? say`A shut valve or a missing run cuts its line off from every tank.` : say`No line leads to its tap.`, numbers: {},
-      }]
-    }
-    const dry = demand.sources.find(source => source.kind === 'pool' && source.keepL >= pools[source.index]!.capL - 1)
-    if (!dry || demand.sources.some(source => source !== dry)) return []
-    const pool = pools[dry.index]!
-    const tapM = nodeById(site, use.at).baseM
-    return [{
-      id: `use-without-supply:${use.id}`, check: 'use-without-supply', severity: 'wrong' as const, subject,
-      sentence: say`${use.name} gets nothing: even a full ${pool.name} stands lower than its tap.`,
-      why: say`The tap is at ${length(tapM)}, the full water at ${length(pool.capM)}, and no pump lifts it.`,
-      numbers: { tapM, fullM: pool.capM },
-      mend: liftMend(site, use.at, pool.tanks[0]!.id),
-    }]
-  }),
-}
+  find: ({ site, pools, compiled }) =>
+    compiled.demands.flatMap(demand => {
+      const use = site.uses.find(candidate => candidate.id === demand.id)!
+      const subject = { kind: 'use' as const, id: use.id, name: use.name }
+      if (!demand.sources.length) {
+        const feeds = runsTo(site, use.at).length
+        return [
+          {
+            id: `use-without-supply:${use.id}`,
+            check: 'use-without-supply',
+            severity: 'wrong' as const,
+            subject,
+            sentence: say`No water reaches ${use.name}.`,
+            why: feeds
+              ? say`A shut valve or a missing run cuts its line off from every tank.`
+              : say`No line leads to its tap.`,
+            numbers: {},
+          },
+        ]
+      }
+      const dry = demand.sources.find(source => source.kind === 'pool' && source.keepL >= pools[source.index]!.capL - 1)
+      if (!dry || demand.sources.some(source => source !== dry)) return []
+      const pool = pools[dry.index]!
+      const tapM = nodeById(site, use.at).baseM
+      return [
+        {
+          id: `use-without-supply:${use.id}`,
+          check: 'use-without-supply',
+          severity: 'wrong' as const,
+          subject,
+          sentence: say`${use.name} gets nothing: even a full ${pool.name} stands lower than its tap.`,
+          why: say`The tap is at ${length(tapM)}, the full water at ${length(pool.capM)}, and no pump lifts it.`,
+          numbers: { tapM, fullM: pool.capM },
+          mend: liftMend(site, use.at, pool.tanks[0]!.id),
+        },
+      ]
+    }),
+})
 
-export const asksMoreThanComes: Check = {
+export const asksMoreThanComes = defineCheck({
   id: 'asks-more-than-comes',
+  step: 'need',
+  needs: ['site', 'compiled'],
   sound: 'What is asked can come in a mean year',
   find: ({ site, compiled }) => {
     if (!site.uses.length || compiled.mains.length) return []
     const roofsL = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
-    const wellsL = site.nodes.filter(node => node.kind === 'well').reduce((sum, well) => sum + well.yieldLPerDay * well.rule.months.reduce((days, month) => days + MONTH_DAYS[month - 1]!, 0), 0)
-    const askedL = site.uses.reduce((sum, use) => sum + litresPerDay(site, use).reduce((year, litres, month) => year + litres * MONTH_DAYS[month]!, 0), 0)
+    const wellsL = site.nodes
+      .filter(node => node.kind === 'well')
+      .reduce(
+        (sum, well) =>
+          sum + well.yieldLPerDay * well.rule.months.reduce((days, month) => days + MONTH_DAYS[month - 1]!, 0),
+        0,
+      )
+    const askedL = site.uses.reduce(
+      (sum, use) =>
+        sum + litresPerDay(site, use).reduce((year, litres, month) => year + litres * MONTH_DAYS[month]!, 0),
+      0,
+    )
     if (askedL <= roofsL + wellsL) return []
-    const largest = site.uses.map(use => ({ use, litres: litresPerDay(site, use).reduce((sum, litres) => sum + litres, 0) })).sort((a, b) => b.litres - a.litres)[0]!.use
-    return [{
-      id: 'asks-more-than-comes', check: 'asks-more-than-comes', severity: 'wrong' as const, subject: { kind: 'use' as const, id: largest.id, name: largest.name },
-      sentence: say`No tank is large enough for this: more is asked than comes.`,
-      why: say`A mean year brings ${volume(roofsL)} off the roofs${wellsL ? ' and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' from wells' : ''}; the uses ask ${volume(askedL)}. Catch more roof, or ask less; ${largest.name} asks most.`,
-      numbers: { roofsL, wellsL, askedL },
-    }]
+    const largest = site.uses
+      .map(use => ({ use, litres: litresPerDay(site, use).reduce((sum, litres) => sum + litres, 0) }))
+      .sort((a, b) => b.litres - a.litres)[0]!.use
+    return [
+      {
+        id: 'asks-more-than-comes',
+        check: 'asks-more-than-comes',
+        severity: 'wrong' as const,
+        subject: { kind: 'use' as const, id: largest.id, name: largest.name },
+        sentence: say`No tank is large enough for this: more is asked than comes.`,
+        why: say`A mean year brings ${volume(roofsL)} off the
+          roofs${wellsL ? ' and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' from wells' : ''}; the uses ask
+          ${volume(askedL)}. Catch more roof, or ask less; ${largest.name} asks most.`,
+        numbers: { roofsL, wellsL, askedL },
+      },
+    ]
   },
-}
+})
 
 /** A pump goes just behind the outlet's valve of the line from the tank. */
 function liftMend(site: Site, tap: string, tank: string) {
   const run = runsTo(site, tap).find(candidate => candidate.from.node === tank)
   if (!run) return undefined
   const liftM = Math.max(1, nodeById(site, tap).baseM - portHeightM(site, run.from))
-  return { label: 'Put a pump in the line', move: moveOf('insertPart', { run: run.id, at: Math.min(1, run.parts.length), part: { kind: 'pump', pump: 'on-demand', flowLps: 0.3, headM: Math.ceil(liftM + 15) } }) }
+  return {
+    label: 'Put a pump in the line',
+    move: moveOf('insertPart', {
+      run: run.id,
+      before: run.parts[1]?.id,
+      part: { kind: 'pump', pump: 'on-demand', flowLps: 0.3, headM: Math.ceil(liftM + 15) },
+    }),
+  }
 }

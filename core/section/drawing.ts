@@ -1,9 +1,14 @@
-import { portHeightM, type Roof, type Run, type Site, type SiteNode } from '../site'
-import { routeRun, type Route } from './routes'
+import { reachOf } from './symbols'
+import { portX, slotsOf, type Slot } from './slots'
 import { verticalScale, type VerticalScale } from './scale'
-import { portX, slotsOf, tankTopM, type Slot } from './slots'
+import { routeRun, type Route } from './routes'
+import { portHeightM, type Roof, type Run, type Site } from '../site'
+import type { SiteNode } from '../kinds'
 
-/** The site cut through: where everything stands in a picture of a given size. Heights are true, widths only tell the order. */
+/**
+ * The site cut through: where everything stands in a picture of a given size. Heights are true, widths only tell the
+ * order.
+ */
 export interface Drawing {
   widthPx: number
   heightPx: number
@@ -17,7 +22,7 @@ export interface Drawing {
 /** Height of a roof's ridge above its eaves, from its pitch and the width of its widest piece. */
 export function roofRiseM(roof: Roof): number {
   const spanM = Math.max(0, ...roof.pieces.map(piece => Math.min(piece.widthM, piece.lengthM)))
-  return Math.tan(roof.pitchDeg * Math.PI / 180) * spanM / 2
+  return (Math.tan((roof.pitchDeg * Math.PI) / 180) * spanM) / 2
 }
 
 /** Eaves of a roof: a hand above its highest spout. */
@@ -30,20 +35,18 @@ export function eavesM(site: Site, roof: Roof): number {
 function heightsOf(site: Site): [number, number][] {
   const intervals = site.nodes.flatMap((node): [number, number][] => {
     const ground: [number, number] = [node.groundM - 0.35, node.groundM + 0.2]
-    switch (node.kind) {
-      case 'tank': return [ground, [node.baseM - 0.25, tankTopM(node) + 0.75]]
-      case 'chamber': return [ground, [node.baseM - 0.2, node.baseM + node.heightM + 0.2]]
-      case 'well': return [ground, [node.groundM - node.stillWaterDepthM - 0.55, node.groundM - node.stillWaterDepthM + 0.45]]
-      case 'tap': return [ground, [node.baseM - 0.2, node.baseM + 0.75]]
-      default: return [ground, [node.baseM - 0.2, node.baseM + 0.3]]
-    }
+    return [ground, reachOf(node)]
   })
-  const roofs = site.roofs.map((roof): [number, number] => [eavesM(site, roof) - 0.3, eavesM(site, roof) + Math.min(4, roofRiseM(roof)) + 0.15])
+  const roofs = site.roofs.map((roof): [number, number] => [
+    eavesM(site, roof) - 0.3,
+    eavesM(site, roof) + Math.min(4, roofRiseM(roof)) + 0.15,
+  ])
   return [...intervals, ...roofs]
 }
 
 /**
- * Lays the whole site out for a picture of a given size. While a height is dragged the scale it began with is handed in,
+ * Lays the whole site out for a picture of a given size. While a height is dragged the scale it began with is handed
+ * in,
  * so that nothing else moves.
  */
 export function drawSection(site: Site, widthPx: number, heightPx: number, held?: VerticalScale): Drawing {
@@ -55,10 +58,13 @@ export function drawSection(site: Site, widthPx: number, heightPx: number, held?
     else for (const node of slot.kind === 'roof' ? slot.spouts : slot.taps) slotOf.set(node.id, slot)
   }
   const middle = (slot: Slot) => slot.x + slot.width / 2
-  const place = (end: Run['from'], other: Run['from']): [number, number] => [portX(site, slotOf.get(end.node)!, end, middle(slotOf.get(other.node)!)), scale.y(portHeightM(site, end))]
+  const place = (end: Run['from'], other: Run['from']): [number, number] => [
+    portX(site, slotOf.get(end.node)!, end, middle(slotOf.get(other.node)!)),
+    scale.y(portHeightM(site, end)),
+  ]
 
   const leaving = new Map<string, number>()
-  const routes = site.runs.map((run) => {
+  const routes = site.runs.map(run => {
     const key = `${run.from.node}@${Math.round(portHeightM(site, run.from) * 10)}`
     const lane = leaving.get(key) ?? 0
     leaving.set(key, lane + 1)
@@ -71,14 +77,23 @@ export function drawSection(site: Site, widthPx: number, heightPx: number, held?
 
 /** The ground runs level under each slot and slopes between them. */
 function groundLine(slots: Slot[], scale: VerticalScale, widthPx: number): [number, number][] {
-  if (!slots.length) return [[0, scale.y(0)], [widthPx, scale.y(0)]]
+  if (!slots.length)
+    return [
+      [0, scale.y(0)],
+      [widthPx, scale.y(0)],
+    ]
   const points: [number, number][] = [[0, scale.y(slots[0]!.groundM)]]
-  for (const slot of slots) points.push([slot.x - 5, scale.y(slot.groundM)], [slot.x + slot.width + 5, scale.y(slot.groundM)])
+  for (const slot of slots)
+    points.push([slot.x - 5, scale.y(slot.groundM)], [slot.x + slot.width + 5, scale.y(slot.groundM)])
   points.push([widthPx, scale.y(slots.at(-1)!.groundM)])
   return points
 }
 
 /** A node's own stretch of the drawing. */
 export function slotOfNode(drawing: Drawing, node: SiteNode): Slot | undefined {
-  return drawing.slots.find(slot => slot.kind === 'node' ? slot.nodeId === node.id : (slot.kind === 'roof' ? slot.spouts : slot.taps).some(member => member.id === node.id))
+  return drawing.slots.find(slot =>
+    slot.kind === 'node'
+      ? slot.nodeId === node.id
+      : (slot.kind === 'roof' ? slot.spouts : slot.taps).some(member => member.id === node.id),
+  )
 }

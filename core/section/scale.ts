@@ -1,7 +1,22 @@
 /** A stretch of height that is drawn, between folds. */
-export interface Band { lowM: number, highM: number, topPx: number, bottomPx: number }
-export interface Fold { yPx: number, metres: number }
-export interface VerticalScale { bands: Band[], folds: Fold[], pxPerM: number, heightPx: number, y: (heightM: number) => number, metresAt: (yPx: number) => number }
+export interface Band {
+  lowM: number
+  highM: number
+  topPx: number
+  bottomPx: number
+}
+export interface Fold {
+  yPx: number
+  metres: number
+}
+export interface VerticalScale {
+  bands: Band[]
+  folds: Fold[]
+  pxPerM: number
+  heightPx: number
+  y: (heightM: number) => number
+  metresAt: (yPx: number) => number
+}
 
 export const FOLD_PX = 16
 const FOLD_LEAST_M = 2.4
@@ -32,7 +47,14 @@ export function verticalScale(intervals: [number, number][], heightPx: number): 
     folds.push({ yPx: y - FOLD_PX / 2, metres: next[0] - highM })
     y -= FOLD_PX
   })
-  return { bands, folds, pxPerM, heightPx, y: heightM => toPx(bands, heightM, pxPerM), metresAt: yPx => toMetres(bands, yPx, pxPerM) }
+  return {
+    bands,
+    folds,
+    pxPerM,
+    heightPx,
+    y: heightM => toPx(bands, heightM, pxPerM),
+    metresAt: yPx => toMetres(bands, yPx, pxPerM),
+  }
 }
 
 /** A height within a fold stands in the fold; above or below all bands it goes on at scale. */
@@ -40,7 +62,7 @@ function toPx(bands: Band[], heightM: number, pxPerM: number): number {
   for (const [index, band] of bands.entries()) {
     if (heightM > band.highM && index < bands.length - 1) {
       const next = bands[index + 1]!
-      if (heightM < next.lowM) return band.topPx - FOLD_PX * (heightM - band.highM) / (next.lowM - band.highM)
+      if (heightM < next.lowM) return band.topPx - (FOLD_PX * (heightM - band.highM)) / (next.lowM - band.highM)
       continue
     }
     return band.bottomPx - (heightM - band.lowM) * pxPerM
@@ -52,7 +74,7 @@ function toMetres(bands: Band[], yPx: number, pxPerM: number): number {
   for (const [index, band] of bands.entries()) {
     if (yPx < band.topPx && index < bands.length - 1) {
       const next = bands[index + 1]!
-      if (yPx > next.bottomPx) return band.highM + (next.lowM - band.highM) * (band.topPx - yPx) / FOLD_PX
+      if (yPx > next.bottomPx) return band.highM + ((next.lowM - band.highM) * (band.topPx - yPx)) / FOLD_PX
       continue
     }
     return band.lowM + (band.bottomPx - yPx) / pxPerM
@@ -60,18 +82,29 @@ function toMetres(bands: Band[], yPx: number, pxPerM: number): number {
   return 0
 }
 
-export interface StaffMark { reading: number, yPx: number, figure: boolean }
+export interface StaffMark {
+  reading: number
+  yPx: number
+  figure: boolean
+}
 
-/** Marks of a levelling staff graduated in a unit of `unitM` metres: whole units with their figure where there is room, fifths without. */
+/**
+ * Marks of a levelling staff graduated in a unit of `unitM` metres: whole units with their figure where there is
+ * room, fifths without.
+ */
 export function staffMarks(scale: VerticalScale, unitM = 1): StaffMark[] {
   const pxPerUnit = scale.pxPerM * unitM
   const step = [1, 2, 5, 10].find(candidate => candidate * pxPerUnit >= 15) ?? 20
-  return scale.bands.flatMap((band) => {
+  return scale.bands.flatMap(band => {
     const marks = []
     const fine = pxPerUnit >= 20 ? 0.2 : 1
     for (let count = Math.ceil(band.lowM / unitM / fine - 1e-6); count * fine <= band.highM / unitM + 1e-6; count++) {
       const reading = Math.round(count * fine * 10) / 10
-      marks.push({ reading, yPx: scale.y(reading * unitM), figure: Math.abs(reading / step - Math.round(reading / step)) < 1e-6 })
+      marks.push({
+        reading,
+        yPx: scale.y(reading * unitM),
+        figure: Math.abs(reading / step - Math.round(reading / step)) < 1e-6,
+      })
     }
     return marks
   })

@@ -1,10 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build } from '../../tests/sites'
-import { moveOf, tankNominalL, tanksOf } from '.'
-import { BASES, BED_SOIL_IDS, BED_SOILS, COVERS, guessedPrice, MULCHES, SOIL_IDS, SOILS, STANDARD_SIZES_L, TANK_KIND_IDS, TANK_KINDS, USE_PRESET_IDS, USE_PRESETS } from '../catalog'
+import { tankNominalL, tanksOf } from './tanks'
+import { moveOf } from '../moves'
+import {
+  BASES,
+  BED_SOIL_IDS,
+  BED_SOILS,
+  COVERS,
+  guessedPrice,
+  MULCHES,
+  SOIL_IDS,
+  SOILS,
+  STANDARD_SIZES_L,
+  TANK_KIND_IDS,
+  TANK_KINDS,
+  USE_PRESET_IDS,
+  USE_PRESETS,
+} from '../catalog'
 
 describe('tanks in the catalog', () => {
-  it.each(TANK_KIND_IDS)('%s: its sizes rise, and taking one gives a tank of that size', (kind) => {
+  it.each(TANK_KIND_IDS)('%s: its sizes rise, and taking one gives a tank of that size', kind => {
     const sizes = STANDARD_SIZES_L[kind]
     expect([...sizes].sort((a, b) => a - b)).toEqual([...sizes])
     const site = build(blank(), moveOf('addTank', { kind, how: 'alone' }))
@@ -14,16 +29,19 @@ describe('tanks in the catalog', () => {
       expect(tank.tankKind).toBe(kind)
     }
   })
-  it.each(TANK_KIND_IDS)('%s: a larger one costs more, and less a litre; at the size it was priced, what it was priced at', (kind) => {
-    const { price, priceAtL } = TANK_KINDS[kind]
-    expect(guessedPrice(kind, priceAtL)).toBeCloseTo(price, 6)
-    const sizes = [0.5, 1, 2, 4].map(share => priceAtL * share)
-    for (let at = 1; at < sizes.length; at++) {
-      const [small, large] = [sizes[at - 1]!, sizes[at]!]
-      expect(guessedPrice(kind, large)).toBeGreaterThan(guessedPrice(kind, small))
-      expect(guessedPrice(kind, large) / large).toBeLessThan(guessedPrice(kind, small) / small)
-    }
-  })
+  it.each(TANK_KIND_IDS)(
+    '%s: a larger one costs more, and less a litre; at the size it was priced, what it was priced at',
+    kind => {
+      const { price, priceAtL } = TANK_KINDS[kind]
+      expect(guessedPrice(kind, priceAtL)).toBeCloseTo(price, 6)
+      const sizes = [0.5, 1, 2, 4].map(share => priceAtL * share)
+      for (let at = 1; at < sizes.length; at++) {
+        const [small, large] = [sizes[at - 1]!, sizes[at]!]
+        expect(guessedPrice(kind, large)).toBeGreaterThan(guessedPrice(kind, small))
+        expect(guessedPrice(kind, large) / large).toBeLessThan(guessedPrice(kind, small) / small)
+      }
+    },
+  )
   it('one of the usual size smaller than the catalog’s keeps its proportions, a larger one its height', () => {
     const site = build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }))
     const shape = (volumeL: number) => {
@@ -36,7 +54,11 @@ describe('tanks in the catalog', () => {
     expect(shape(20000).heightM).toBe(usual.heightM)
   })
   it('dark and covered walls keep the light out, white and clear ones do not', () => {
-    expect(Object.entries(COVERS).filter(([, cover]) => !cover.lightTight).map(([id]) => id)).toEqual(['white', 'clear'])
+    expect(
+      Object.entries(COVERS)
+        .filter(([, cover]) => !cover.lightTight)
+        .map(([id]) => id),
+    ).toEqual(['white', 'clear'])
   })
 })
 
@@ -57,13 +79,21 @@ describe('ground and beds', () => {
     expect(MULCHES.mulched.cropFactor).toBeLessThan(MULCHES.bare.cropFactor)
   })
   it('only what is buried lies below the ground', () => {
-    expect(Object.entries(BASES).filter(([, base]) => base.heightM < 0).map(([id]) => id)).toEqual(['buried'])
+    expect(
+      Object.entries(BASES)
+        .filter(([, base]) => base.heightM < 0)
+        .map(([id]) => id),
+    ).toEqual(['buried'])
   })
 })
 
 describe('uses in the catalog', () => {
-  it.each(USE_PRESET_IDS)('%s can be added to a site with a tank, and asks for water in some month', (preset) => {
-    const site = build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }), moveOf('addUse', { preset, count: 3 }))
+  it.each(USE_PRESET_IDS)('%s can be added to a site with a tank, and asks for water in some month', preset => {
+    const site = build(
+      blank(),
+      moveOf('addTank', { kind: 'upright', how: 'alone' }),
+      moveOf('addUse', { preset, count: 3 }),
+    )
     const [use] = site.uses
     expect(use!.quality).toBe(USE_PRESETS[preset].quality)
     expect(use!.amount.months.some(share => share > 0)).toBe(true)

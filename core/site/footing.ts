@@ -1,9 +1,12 @@
-import { COVERS, SOILS } from '../catalog'
+import { contactAreaM2, tankNominalL } from './tanks'
 import { baseLoad, postLoad, tankHeight, type BaseLoadInput, type PostLoadInput } from '../sums'
-import { contactAreaM2, tankNominalL } from './quantities'
-import type { Tank } from './schema'
+import type { Tank } from '../kinds'
+import { COVERS, SOILS } from '../catalog'
 
-/** Taller than this many times its narrowest width, a full tank on its base wants an engineer; so does a stand higher than this, or one that carries more. */
+/**
+ * Taller than this many times its narrowest width, a full tank on its base wants an engineer; so does a stand higher
+ * than this, or one that carries more.
+ */
 export const MOST_HEIGHT_TO_WIDTH = 2
 export const TALL_STAND_M = 1.5
 export const HEAVY_ON_STAND_KG = 2500
@@ -21,7 +24,7 @@ export interface Footing {
   liftM: number
   heightToWidth: number
   /** A stand's posts and what presses under each footing. */
-  posts?: { input: PostLoadInput, postLoadKn: number, pressureKPa: number }
+  posts?: { input: PostLoadInput; postLoadKn: number; pressureKPa: number }
   /** Why an engineer should look; empty where nobody need. */
   engineer: ('slender' | 'tall' | 'heavy')[]
 }
@@ -30,22 +33,34 @@ export function footingOf(tank: Tank): Footing {
   const load = { volumeL: tankNominalL(tank), emptyMassKg: tank.emptyMassKg, contactAreaM2: contactAreaM2(tank) }
   const { massKg, pressureKPa } = baseLoad(load)
   const liftM = tank.baseM - tank.groundM
-  const heightToWidth = Math.max(0, liftM + tankHeight(tank.shape)) / Math.max(narrowestM(tank), tank.base === 'stand' ? tank.stand?.widthM ?? 0 : 0)
+  const heightToWidth =
+    Math.max(0, liftM + tankHeight(tank.shape)) /
+    Math.max(narrowestM(tank), tank.base === 'stand' ? (tank.stand?.widthM ?? 0) : 0)
   const onStand = tank.base === 'stand'
   const input = tank.stand && { massKg, posts: tank.stand.posts, footingAreaM2: tank.stand.footingAreaM2 }
   return {
-    load, massKg, pressureKPa, bearsKPa: tank.soil && SOILS[tank.soil].bearingKPa, liftM, heightToWidth,
+    load,
+    massKg,
+    pressureKPa,
+    bearsKPa: tank.soil && SOILS[tank.soil].bearingKPa,
+    liftM,
+    heightToWidth,
     ...(onStand && input ? { posts: { input, ...postLoad(input) } } : {}),
     engineer: [
       ...(liftM > 0.3 && heightToWidth > MOST_HEIGHT_TO_WIDTH ? ['slender' as const] : []),
-      ...(onStand && liftM > TALL_STAND_M ? ['tall' as const] : []), ...(onStand && massKg > HEAVY_ON_STAND_KG ? ['heavy' as const] : []),
+      ...(onStand && liftM > TALL_STAND_M ? ['tall' as const] : []),
+      ...(onStand && massKg > HEAVY_ON_STAND_KG ? ['heavy' as const] : []),
     ],
   }
 }
 
 function narrowestM({ shape }: Tank): number {
-  return shape.shape === 'box' ? Math.min(shape.lengthM, shape.widthM) : shape.shape === 'lying-cylinder' ? Math.min(shape.diameterM, shape.lengthM) : shape.diameterM
+  return shape.shape === 'box'
+    ? Math.min(shape.lengthM, shape.widthM)
+    : shape.shape === 'lying-cylinder'
+      ? Math.min(shape.diameterM, shape.lengthM)
+      : shape.diameterM
 }
 
 /** True where no light reaches the water. */
-export const isLightTight = (tank: Tank): boolean => tank.cover ? COVERS[tank.cover].lightTight : tank.lightTight
+export const isLightTight = (tank: Tank): boolean => (tank.cover ? COVERS[tank.cover].lightTight : tank.lightTight)

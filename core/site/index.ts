@@ -1,15 +1,79 @@
-export * from './drip'
-export * from './footing'
-export * from './gutters'
-export * from './lines'
-export * from './newSite'
-export * from './moves'
-export * from './ports'
-export * from './outline'
-export * from './quantities'
-export * from './roofPlan'
-export * from './roofs'
-export * from './ways'
-export * from './weather'
-export { checkSite, readSite, readSiteText, VERSION, writeSite, type SiteReading } from './read'
-export { siteSchema, type Amount, type Climate, type Gutter, type Move, type NodeOf, type Outline, type Part, type PartOf, type Port, type Roof, type Run, type Site, type SiteNode, type Tank, type Use } from './schema'
+export { dripInput, dripPlan, zonesWithin } from './drip'
+export {
+  chamberAreaM2,
+  chamberVolumeL,
+  flushSchoolFor,
+  OUTLET_WASTE_MOST,
+  usualFlushMm,
+  wantedFlushMm,
+} from './firstFlush'
+export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
+export { graphOf, isPumped, nodeById, portHeightM, runsFrom, runsTo, walk } from './graph'
+export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
+export { freeId, idsOf, withIds } from './ids'
+export { lineFrom, lineTo, roofsAbove, spoutsAbove, wayTo } from './lines'
+export { nameOf, roleOf, runName, thingName } from './names'
+export { outlineAreaM2, outlinePlan } from './outline'
+export { endHeightM, pathsFrom, type Path } from './paths'
+export { checkSite, readSite, readSiteText, writeSite } from './read'
+export { dropStrayPositions } from './references'
+export { PLAN_GAP_M, planRectangles, planSlips, type PlanRectangle } from './roofPlan'
+export {
+  captureShare,
+  lossSchool,
+  meanYearYieldInput,
+  roofAreaM2,
+  roofCautions,
+  roofLosses,
+  roofMonthL,
+  spoutAreaM2,
+} from './roofs'
+export {
+  climateSchema,
+  outlineSchema,
+  VERSION,
+  type Amount,
+  type Climate,
+  type Gutter,
+  type GutterStretch,
+  type Move,
+  type Outline,
+  type PlanOption,
+  type Roof,
+  type Run,
+  type Site,
+  type Use,
+} from './schema'
+export { contactAreaM2, portsByRole, rimM, spillM, tankNominalL, tanksOf } from './tanks'
+export {
+  fieldOf,
+  fieldSentence,
+  fieldWords,
+  portId,
+  THING_KINDS,
+  THINGS,
+  type FoundThing,
+  type ThingKind,
+} from './things'
+export {
+  atOneLevel,
+  fedTogether,
+  heightHoldingM,
+  isOpenBothWays,
+  joinedTanks,
+  levelLinks,
+  tanksInOrder,
+  type LevelLink,
+} from './together'
+export { bedNeedInput, bedNeeds, hotMonths, litresPerDay } from './uses'
+export {
+  designStorm,
+  fiveYearBurstMmPerH,
+  frostMonths,
+  NO_SHIFT,
+  rainFactor,
+  summerMonths,
+  weatherMonths,
+  type ClimateShift,
+  type DesignStorm,
+} from './weather'

@@ -1,8 +1,9 @@
-import { DIRTINESS, FLAT_SHARE, FLUSH_SCHOOLS, GUARDS, LONG_DRY_DAYS, ROOF_EXTRAS, ROOFING, SCREENS, type FlushSchoolId, type LossSchoolId, type Quality } from '../catalog'
-import { roofYield } from '../sums'
-import { outlineAreaM2 } from './outline'
-import type { Part, Roof, Site } from './schema'
 import { weatherMonths } from './weather'
+import type { Roof, Site } from './schema'
+import { outlineAreaM2 } from './outline'
+import { roofYield } from '../sums'
+import type { Part } from '../kinds'
+import { FLAT_SHARE, GUARDS, ROOF_EXTRAS, ROOFING, SCREENS, type LossSchoolId, type Quality } from '../catalog'
 
 /** One roof is smaller than this; more is a slip of a unit. */
 export const ROOF_MOST_M2 = 10000
@@ -14,16 +15,22 @@ export function roofAreaM2(roof: Roof): number {
   return roof.pieces.reduce((sum, piece) => sum + piece.lengthM * piece.widthM * piece.count * (piece.cut ? -1 : 1), 0)
 }
 
-export interface RoofLosses { runoffCoefficient: number, wettingLossMm: number }
+export interface RoofLosses {
+  runoffCoefficient: number
+  wettingLossMm: number
+}
 
 /** Runoff coefficient and wetting loss of a roof by one school: measured where known, else its material's. */
 export function roofLosses(roof: Roof, school: LossSchoolId = 'events'): RoofLosses {
   const material = ROOFING[roof.material]
   const runoffCoefficient = roof.runoffCoefficient ?? material.runoffCoefficient
   switch (school) {
-    case 'flat': return { runoffCoefficient: FLAT_SHARE, wettingLossMm: 0 }
-    case 'coefficient': return { runoffCoefficient, wettingLossMm: 0 }
-    case 'events': return { runoffCoefficient, wettingLossMm: roof.wettingLossMm ?? material.wettingLossMm }
+    case 'flat':
+      return { runoffCoefficient: FLAT_SHARE, wettingLossMm: 0 }
+    case 'coefficient':
+      return { runoffCoefficient, wettingLossMm: 0 }
+    case 'events':
+      return { runoffCoefficient, wettingLossMm: roof.wettingLossMm ?? material.wettingLossMm }
   }
 }
 
@@ -36,41 +43,32 @@ export function meanYearYieldInput(site: Site, roof: Roof, school: LossSchoolId 
   const total = (field: 'rainMm' | 'wetDays') => months.reduce((sum, month) => sum + month[field], 0)
   const { runoffCoefficient, wettingLossMm } = roofLosses(roof, school)
   const round = (value: number) => Math.round(value * 10) / 10
-  return { planAreaM2: roofAreaM2(roof), rainMm: round(total('rainMm')), runoffCoefficient, wettingLossMm: round(wettingLossMm * total('wetDays')) }
+  return {
+    planAreaM2: roofAreaM2(roof),
+    rainMm: round(total('rainMm')),
+    runoffCoefficient,
+    wettingLossMm: round(wettingLossMm * total('wetDays')),
+  }
 }
 
 /** Plan area that drains to a spout, over all roofs. */
 export function spoutAreaM2(site: Site, spoutId: string): number {
-  return site.roofs.reduce((sum, roof) => sum + roof.spouts.filter(spout => spout.nodeId === spoutId).reduce((part, spout) => part + spout.share * roofAreaM2(roof), 0), 0)
+  return site.roofs.reduce(
+    (sum, roof) =>
+      sum +
+      roof.spouts
+        .filter(spout => spout.nodeId === spoutId)
+        .reduce((part, spout) => part + spout.share * roofAreaM2(roof), 0),
+    0,
+  )
 }
 
 /** Share of a roof's water that a leaf guard and the screens of a line let through, over a year. */
 export function captureShare(gutter: Roof['spouts'][number]['gutter'], parts: Part[]): number {
-  const screens = parts.filter(part => part.kind === 'screen').map(part => part.type ? SCREENS[part.type].lossShare : 0)
+  const screens = parts
+    .filter(part => part.kind === 'screen')
+    .map(part => (part.type ? SCREENS[part.type].lossShare : 0))
   return screens.reduce((share, loss) => share * (1 - loss), 1 - (gutter ? GUARDS[gutter.guard].lossShare : 0))
-}
-
-/** The school of first flush that a roof's dirt and the length of dry spells ask for. */
-export function flushSchoolFor(roofs: Roof[], longestDryDays: number): FlushSchoolId {
-  const level = Math.max(0, ...roofs.map(roof => DIRTINESS[roof.dirtiness ?? 'some'].level)) + (longestDryDays >= LONG_DRY_DAYS ? 1 : 0)
-  return level === 0 ? 'light' : level === 1 ? 'middle' : 'heavy'
-}
-/** The depth that a chamber is meant to keep: the person's own wish, else by the dirt of its roofs where that is known. */
-export function wantedFlushMm(wantedMm: number | undefined, roofs: Roof[]): number | undefined {
-  return wantedMm ?? (roofs.some(roof => roof.dirtiness) ? FLUSH_SCHOOLS[flushSchoolFor(roofs, 0)].depthMm : undefined)
-}
-
-/** Most of a year's water that a chamber's outlet should let run away while it rains. */
-export const OUTLET_WASTE_MOST = 0.05
-/** An outlet that empties its chamber within a day lets about half the chamber run away on every wet day. */
-const OUTLET_SHARE_A_WET_DAY = 0.5
-
-/** The depth to begin with: the middle school, or the light one where wet days are so small that the outlet would waste too much of them. */
-export function usualFlushMm(site: Site): number {
-  const months = weatherMonths(site)
-  const [rainMm, wetDays] = (['rainMm', 'wetDays'] as const).map(field => months.reduce((sum, month) => sum + month[field], 0)) as [number, number]
-  const { light, middle } = FLUSH_SCHOOLS
-  return wetDays > 0 && OUTLET_SHARE_A_WET_DAY * middle.depthMm > OUTLET_WASTE_MOST * rainMm / wetDays ? light.depthMm : middle.depthMm
 }
 
 /** Why a roof's water is doubtful for a use, in words; empty where it is fit. */
@@ -78,7 +76,9 @@ export function roofCautions(roof: Roof, quality: Quality): string[] {
   const material = ROOFING[roof.material]
   return [
     ...(material.unfitFor?.includes(quality) ? [`it is ${material.name}: ${material.caution}`] : []),
-    ...(roof.extras ?? []).filter(extra => (ROOF_EXTRAS[extra].unfitFor as Quality[]).includes(quality)).map(extra => ROOF_EXTRAS[extra].caution),
+    ...(roof.extras ?? [])
+      .filter(extra => (ROOF_EXTRAS[extra].unfitFor as Quality[]).includes(quality))
+      .map(extra => ROOF_EXTRAS[extra].caution),
   ]
 }
 
@@ -87,7 +87,17 @@ export function roofMonthL(site: Site, month: number, spoutId?: string): number 
   const { rainMm, wetDays } = weatherMonths(site)[month - 1]!
   return site.roofs.reduce((sum, roof) => {
     const { runoffCoefficient, wettingLossMm } = roofLosses(roof, lossSchool(site))
-    const share = roof.spouts.filter(spout => !spoutId || spout.nodeId === spoutId).reduce((part, spout) => part + spout.share, 0)
-    return sum + roofYield({ planAreaM2: roofAreaM2(roof) * share, rainMm, runoffCoefficient, wettingLossMm: wettingLossMm * wetDays }).volumeL
+    const share = roof.spouts
+      .filter(spout => !spoutId || spout.nodeId === spoutId)
+      .reduce((part, spout) => part + spout.share, 0)
+    return (
+      sum +
+      roofYield({
+        planAreaM2: roofAreaM2(roof) * share,
+        rainMm,
+        runoffCoefficient,
+        wettingLossMm: wettingLossMm * wetDays,
+      }).volumeL
+    )
   }, 0)
 }

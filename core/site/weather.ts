@@ -1,11 +1,14 @@
-import { stormIntensity } from '../sums'
 import type { Climate, Site } from './schema'
+import { stormIntensity } from '../sums'
 
 type Weather = Pick<Site, 'climate' | 'place'>
 export type ClimateShift = NonNullable<Climate['shift']>
 export const NO_SHIFT: ClimateShift = { rainShare: 1, summerShare: 1, fewerDaysShare: 0 }
 
-/** The three warmest months by the calendar, 0 for January: June to August, or December to February south of the equator. */
+/**
+ * The three warmest months by the calendar, 0 for January: June to August, or December to February south of the
+ * equator.
+ */
 export function summerMonths(latitudeDeg: number): number[] {
   return latitudeDeg < 0 ? [11, 0, 1] : [5, 6, 7]
 }
@@ -31,19 +34,35 @@ const FROST_C = -1
 
 /** Months of frost, 1 for January. */
 export function frostMonths(weather: Weather): number[] {
-  return weatherMonths(weather).flatMap((month, index) => month.tMinC < FROST_C ? [index + 1] : [])
+  return weatherMonths(weather).flatMap((month, index) => (month.tMinC < FROST_C ? [index + 1] : []))
 }
 
-export interface DesignStorm { intensityMmPerH: number, minutes: number, returnYears?: number, sum?: { name: 'storm-intensity', input: Parameters<typeof stormIntensity>[0] & Record<string, unknown> } }
+export interface DesignStorm {
+  intensityMmPerH: number
+  minutes: number
+  returnYears?: number
+  sum?: { name: 'storm-intensity'; input: Parameters<typeof stormIntensity>[0] & Record<string, unknown> }
+}
 
 /** Rain on fewer days falls harder: what leaves the lost days comes down on the others. */
-const harder = (climate: Climate) => climate.shift ? 1 / (1 - climate.shift.fewerDaysShare) : 1
+const harder = (climate: Climate) => (climate.shift ? 1 / (1 - climate.shift.fewerDaysShare) : 1)
 
-/** The storm that gutters, lines and overflows must carry: typed, or from the climate's bursts by how rare it may be. Undefined where nobody knows. */
+/**
+ * The storm that gutters, lines and overflows must carry: typed, or from the climate's bursts by how rare it may be.
+ * Undefined where nobody knows.
+ */
 export function designStorm({ climate }: Pick<Site, 'climate'>): DesignStorm | undefined {
-  const { storm: { intensityMmPerH, returnYears, minutes }, burst } = climate
+  const {
+    storm: { intensityMmPerH, returnYears, minutes },
+    burst,
+  } = climate
   if (returnYears !== undefined && burst) {
-    const input = { fiveYearMmPerH: round(burst.fiveYearMmPerH * harder(climate)), returnYears, minutes, returnExponent: burst.returnExponent }
+    const input = {
+      fiveYearMmPerH: round(burst.fiveYearMmPerH * harder(climate)),
+      returnYears,
+      minutes,
+      returnExponent: burst.returnExponent,
+    }
     return { ...stormIntensity(input), minutes, returnYears, sum: { name: 'storm-intensity', input } }
   }
   return intensityMmPerH ? { intensityMmPerH: intensityMmPerH * harder(climate), minutes } : undefined

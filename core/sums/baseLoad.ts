@@ -1,13 +1,20 @@
 import { z } from 'zod'
-import { GRAVITY } from './constants'
 import { atLeastZero, defineSum, digits, output, positive } from './sum'
+import { GRAVITY } from './constants'
 
-export interface BaseLoadInput { volumeL: number, emptyMassKg: number, contactAreaM2: number }
+export interface BaseLoadInput {
+  volumeL: number
+  emptyMassKg: number
+  contactAreaM2: number
+}
 
 /** What a full tank weighs and how hard it presses on its base. */
-export function baseLoad({ volumeL, emptyMassKg, contactAreaM2 }: BaseLoadInput): { massKg: number, pressureKPa: number } {
+export function baseLoad({ volumeL, emptyMassKg, contactAreaM2 }: BaseLoadInput): {
+  massKg: number
+  pressureKPa: number
+} {
   const massKg = volumeL + emptyMassKg
-  return { massKg, pressureKPa: massKg * GRAVITY / contactAreaM2 / 1000 }
+  return { massKg, pressureKPa: (massKg * GRAVITY) / contactAreaM2 / 1000 }
 }
 
 export const baseLoadSum = defineSum({
@@ -22,8 +29,18 @@ export const baseLoadSum = defineSum({
     return {
       result,
       working: [
-        { symbol: 'm', expression: `${digits(input.volumeL)} + ${digits(input.emptyMassKg)}`, value: result.massKg, unit: 'kg' },
-        { symbol: 'p', expression: `${digits(result.massKg)} × 9.80665 / ${digits(input.contactAreaM2)} / 1000`, value: result.pressureKPa, unit: 'kPa' },
+        {
+          symbol: 'm',
+          expression: `${digits(input.volumeL)} + ${digits(input.emptyMassKg)}`,
+          value: result.massKg,
+          unit: 'kg',
+        },
+        {
+          symbol: 'p',
+          expression: `${digits(result.massKg)} × 9.80665 / ${digits(input.contactAreaM2)} / 1000`,
+          value: result.pressureKPa,
+          unit: 'kPa',
+        },
       ],
     }
   },

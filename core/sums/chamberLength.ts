@@ -1,9 +1,11 @@
 import { z } from 'zod'
-import { circleArea } from './circleArea'
 import { atLeastZero, defineSum, digits, output, positive } from './sum'
+import { circleArea } from './circleArea'
 
 /** Length of pipe that holds a volume. */
-export function chamberLength({ volumeL, innerDiameterMm }: { volumeL: number, innerDiameterMm: number }): { lengthM: number } {
+export function chamberLength({ volumeL, innerDiameterMm }: { volumeL: number; innerDiameterMm: number }): {
+  lengthM: number
+} {
   return { lengthM: volumeL / 1000 / circleArea(innerDiameterMm / 1000) }
 }
 
@@ -20,8 +22,18 @@ export const chamberLengthSum = defineSum({
     return {
       result,
       working: [
-        { symbol: 'π d² / 4', expression: `π × ${digits(input.innerDiameterMm / 1000)}² / 4`, value: areaM2, unit: 'm²' },
-        { symbol: 'L', expression: `${digits(input.volumeL / 1000)} / ${digits(areaM2)}`, value: result.lengthM, unit: 'm' },
+        {
+          symbol: 'π d² / 4',
+          expression: `π × ${digits(input.innerDiameterMm / 1000)}² / 4`,
+          value: areaM2,
+          unit: 'm²',
+        },
+        {
+          symbol: 'L',
+          expression: `${digits(input.volumeL / 1000)} / ${digits(areaM2)}`,
+          value: result.lengthM,
+          unit: 'm',
+        },
       ],
     }
   },

@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { atLeastZero, defineSum, digits, output, positive } from './sum'
 
 /** Litres a chamber must hold to keep back the first `depthMm` of rain from a roof. */
-export function firstFlushVolume({ planAreaM2, depthMm }: { planAreaM2: number, depthMm: number }): { volumeL: number } {
+export function firstFlushVolume({ planAreaM2, depthMm }: { planAreaM2: number; depthMm: number }): {
+  volumeL: number
+} {
   return { volumeL: planAreaM2 * depthMm }
 }
 
@@ -15,6 +17,16 @@ export const firstFlushVolumeSum = defineSum({
   output: output('volumeL'),
   solve(input) {
     const result = firstFlushVolume(input)
-    return { result, working: [{ symbol: 'V', expression: `${digits(input.planAreaM2)} × ${digits(input.depthMm)}`, value: result.volumeL, unit: 'L' }] }
+    return {
+      result,
+      working: [
+        {
+          symbol: 'V',
+          expression: `${digits(input.planAreaM2)} × ${digits(input.depthMm)}`,
+          value: result.volumeL,
+          unit: 'L',
+        },
+      ],
+    }
   },
 })

@@ -1,18 +1,27 @@
 import { z } from 'zod'
-import { GRAVITY } from './constants'
-import { pipeFriction, pipeVelocityMps } from './pipeFriction'
 import { atLeastZero, defineSum, digits, output, positive, within } from './sum'
+import { pipeFriction, pipeVelocityMps } from './pipeFriction'
+import { GRAVITY } from './constants'
 
-export interface GravityFlowInput { headM: number, lengthM: number, innerDiameterMm: number, roughnessMm?: number, kTotal?: number }
+export interface GravityFlowInput {
+  headM: number
+  lengthM: number
+  innerDiameterMm: number
+  roughnessMm?: number
+  kTotal?: number
+}
 
 /** Velocity head times a loss coefficient, m. */
 export function fittingLossM(flowLps: number, innerDiameterMm: number, k: number): number {
-  return k * pipeVelocityMps(flowLps, innerDiameterMm) ** 2 / (2 * GRAVITY)
+  return (k * pipeVelocityMps(flowLps, innerDiameterMm) ** 2) / (2 * GRAVITY)
 }
 
 const STEPS = 80
 
-/** The flow at which a loss that grows with it comes to a head: halving, for the loss may bend where flow turns turbulent. */
+/**
+ * The flow at which a loss that grows with it comes to a head: halving, for the loss may bend where flow turns
+ * turbulent.
+ */
 export function flowAtHead(headM: number, lossM: (flowLps: number) => number): number {
   if (headM <= 0) return 0
   let high = 1
@@ -27,8 +36,17 @@ export function flowAtHead(headM: number, lossM: (flowLps: number) => number): n
 }
 
 /** What a pipe passes under a head, friction and fittings together taking all of it. */
-export function gravityFlow({ headM, lengthM, innerDiameterMm, roughnessMm = 0.0015, kTotal = 0 }: GravityFlowInput): { flowLps: number } {
-  return { flowLps: flowAtHead(headM, flowLps => pipeFriction({ flowLps, innerDiameterMm, lengthM, roughnessMm }).headLossM + fittingLossM(flowLps, innerDiameterMm, kTotal)) }
+export function gravityFlow({ headM, lengthM, innerDiameterMm, roughnessMm = 0.0015, kTotal = 0 }: GravityFlowInput): {
+  flowLps: number
+} {
+  return {
+    flowLps: flowAtHead(
+      headM,
+      flowLps =>
+        pipeFriction({ flowLps, innerDiameterMm, lengthM, roughnessMm }).headLossM +
+        fittingLossM(flowLps, innerDiameterMm, kTotal),
+    ),
+  }
 }
 
 export const gravityFlowSum = defineSum({
@@ -36,8 +54,18 @@ export const gravityFlowSum = defineSum({
   purpose: 'Flow that a height of water drives through a pipe',
   formula: 'f · L/d · v²/2g + Σk · v²/2g = H, solved for Q',
   source: 'Darcy–Weisbach with fittings; water at 15 °C',
-  input: z.strictObject({ headM: atLeastZero(10000), lengthM: positive(1e6), innerDiameterMm: positive(5000), roughnessMm: within(0, 10).default(0.0015), kTotal: atLeastZero(10000).default(0) })
-    .refine(input => (input.roughnessMm ?? 0) <= 0.1 * input.innerDiameterMm, { path: ['roughnessMm'], message: 'must be at most a tenth of innerDiameterMm' }),
+  input: z
+    .strictObject({
+      headM: atLeastZero(10000),
+      lengthM: positive(1e6),
+      innerDiameterMm: positive(5000),
+      roughnessMm: within(0, 10).default(0.0015),
+      kTotal: atLeastZero(10000).default(0),
+    })
+    .refine(input => (input.roughnessMm ?? 0) <= 0.1 * input.innerDiameterMm, {
+      path: ['roughnessMm'],
+      message: 'must be at most a tenth of innerDiameterMm',
+    }),
   output: output('flowLps'),
   solve(input) {
     const result = gravityFlow(input)
@@ -47,9 +75,26 @@ export const gravityFlowSum = defineSum({
       result,
       working: [
         { symbol: 'v', expression: `at ${digits(result.flowLps)} L/s`, value: friction.velocityMps, unit: 'm/s' },
-        { symbol: 'friction', expression: `${digits(friction.frictionFactor)} × ${digits(input.lengthM)} / ${digits(input.innerDiameterMm / 1000)} × ${digits(friction.velocityMps)}² / (2 × 9.80665)`, value: friction.headLossM, unit: 'm' },
-        { symbol: 'fittings', expression: `${digits(input.kTotal ?? 0)} × ${digits(friction.velocityMps)}² / (2 × 9.80665)`, value: fittingsM, unit: 'm' },
-        { symbol: 'Q', expression: `the flow at which ${digits(friction.headLossM)} + ${digits(fittingsM)} = ${digits(input.headM)} m`, value: result.flowLps, unit: 'L/s' },
+        {
+          symbol: 'friction',
+          expression:
+            `${digits(friction.frictionFactor)} × ${digits(input.lengthM)} / ` +
+            `${digits(input.innerDiameterMm / 1000)} × ${digits(friction.velocityMps)}² / (2 × 9.80665)`,
+          value: friction.headLossM,
+          unit: 'm',
+        },
+        {
+          symbol: 'fittings',
+          expression: `${digits(input.kTotal ?? 0)} × ${digits(friction.velocityMps)}² / (2 × 9.80665)`,
+          value: fittingsM,
+          unit: 'm',
+        },
+        {
+          symbol: 'Q',
+          expression: `the flow at which ${digits(friction.headLossM)} + ${digits(fittingsM)} = ${digits(input.headM)} m`,
+          value: result.flowLps,
+          unit: 'L/s',
+        },
       ],
     }
   },

@@ -4,7 +4,7 @@ import { defineSum, digits, output, positive } from './sum'
 /** Share of the nominal capacity that the standard lets a level, nominally half-round gutter be counted on. */
 const SAFE_SHARE = 0.9
 
-const sectionMm2 = (widthMm: number) => Math.PI * widthMm ** 2 / 8
+const sectionMm2 = (widthMm: number) => (Math.PI * widthMm ** 2) / 8
 
 /** What a level half-round gutter carries, running full to its lip. */
 export function gutterHalfRound({ widthMm }: { widthMm: number }): { flowLps: number } {

@@ -1,12 +1,23 @@
 import { z } from 'zod'
-import { circleArea } from './circleArea'
-import { GRAVITY, USUAL_WATER_C } from './constants'
-import { atLeastZero, defineSum, digits, output, positive, within } from './sum'
-import { waterDensity } from './waterDensity'
 import { waterViscosity } from './waterViscosity'
+import { waterDensity } from './waterDensity'
+import { atLeastZero, defineSum, digits, output, positive, within } from './sum'
+import { GRAVITY, USUAL_WATER_C } from './constants'
+import { circleArea } from './circleArea'
 
-export interface PipeFrictionInput { flowLps: number, innerDiameterMm: number, lengthM: number, roughnessMm?: number, waterTemperatureC?: number }
-export interface PipeFriction { headLossM: number, velocityMps: number, reynolds: number, frictionFactor: number }
+export interface PipeFrictionInput {
+  flowLps: number
+  innerDiameterMm: number
+  lengthM: number
+  roughnessMm?: number
+  waterTemperatureC?: number
+}
+export interface PipeFriction {
+  headLossM: number
+  velocityMps: number
+  reynolds: number
+  frictionFactor: number
+}
 
 const [LAMINAR, TURBULENT] = [2000, 4000]
 
@@ -16,13 +27,24 @@ export function pipeVelocityMps(flowLps: number, innerDiameterMm: number): numbe
 }
 
 /** Head that a straight, full, round pipe costs a flow. */
-export function pipeFriction({ flowLps, innerDiameterMm, lengthM, roughnessMm = 0.0015, waterTemperatureC = USUAL_WATER_C }: PipeFrictionInput): PipeFriction {
+export function pipeFriction({
+  flowLps,
+  innerDiameterMm,
+  lengthM,
+  roughnessMm = 0.0015,
+  waterTemperatureC = USUAL_WATER_C,
+}: PipeFrictionInput): PipeFriction {
   if (flowLps === 0) return { headLossM: 0, velocityMps: 0, reynolds: 0, frictionFactor: 0 }
   const diameterM = innerDiameterMm / 1000
   const velocityMps = pipeVelocityMps(flowLps, innerDiameterMm)
-  const reynolds = waterDensity(waterTemperatureC) * velocityMps * diameterM / waterViscosity(waterTemperatureC)
+  const reynolds = (waterDensity(waterTemperatureC) * velocityMps * diameterM) / waterViscosity(waterTemperatureC)
   const frictionFactor = frictionOf(reynolds, roughnessMm / innerDiameterMm)
-  return { headLossM: frictionFactor * lengthM / diameterM * velocityMps ** 2 / (2 * GRAVITY), velocityMps, reynolds, frictionFactor }
+  return {
+    headLossM: (((frictionFactor * lengthM) / diameterM) * velocityMps ** 2) / (2 * GRAVITY),
+    velocityMps,
+    reynolds,
+    frictionFactor,
+  }
 }
 
 /** 64/Re in laminar flow, Colebrook–White in turbulent flow, a straight line between the two where flow is neither. */
@@ -30,7 +52,7 @@ function frictionOf(reynolds: number, relativeRoughness: number): number {
   if (reynolds <= LAMINAR) return 64 / reynolds
   if (reynolds >= TURBULENT) return colebrook(reynolds, relativeRoughness)
   const [low, high] = [64 / LAMINAR, colebrook(TURBULENT, relativeRoughness)]
-  return low + (high - low) * (reynolds - LAMINAR) / (TURBULENT - LAMINAR)
+  return low + ((high - low) * (reynolds - LAMINAR)) / (TURBULENT - LAMINAR)
 }
 
 /** Solved for 1/√f by Newton's method; the function is nearly straight, so a few steps settle it to rounding. */
@@ -39,7 +61,7 @@ function colebrook(reynolds: number, relativeRoughness: number): number {
   let root = -1.8 * Math.log10(a ** 1.11 + 6.9 / reynolds)
   for (let step = 0; step < 8; step++) {
     const inside = a + b * root
-    const change = (root + 2 * Math.log10(inside)) / (1 + 2 * b / (inside * Math.LN10))
+    const change = (root + 2 * Math.log10(inside)) / (1 + (2 * b) / (inside * Math.LN10))
     root -= change
     if (Math.abs(change) < 1e-14) break
   }
@@ -51,9 +73,18 @@ export const pipeFrictionSum = defineSum({
   purpose: 'Head that a pipe costs a flow',
   formula: 'h = f · L/d · v² / 2g;  f = 64/Re below 2000, Colebrook–White from 4000, linear between',
   source: 'Darcy–Weisbach; Colebrook (1939)',
-  input: z.strictObject({
-    flowLps: atLeastZero(1e5), innerDiameterMm: positive(5000), lengthM: positive(1e6), roughnessMm: within(0, 10).default(0.0015), waterTemperatureC: within(0, 60).default(USUAL_WATER_C),
-  }).refine(input => (input.roughnessMm ?? 0) <= 0.1 * input.innerDiameterMm, { path: ['roughnessMm'], message: 'must be at most a tenth of innerDiameterMm' }),
+  input: z
+    .strictObject({
+      flowLps: atLeastZero(1e5),
+      innerDiameterMm: positive(5000),
+      lengthM: positive(1e6),
+      roughnessMm: within(0, 10).default(0.0015),
+      waterTemperatureC: within(0, 60).default(USUAL_WATER_C),
+    })
+    .refine(input => (input.roughnessMm ?? 0) <= 0.1 * input.innerDiameterMm, {
+      path: ['roughnessMm'],
+      message: 'must be at most a tenth of innerDiameterMm',
+    }),
   output: output('headLossM', 'velocityMps', 'reynolds', 'frictionFactor'),
   solve(input) {
     const result = pipeFriction(input)
@@ -61,10 +92,35 @@ export const pipeFrictionSum = defineSum({
     return {
       result,
       working: [
-        { symbol: 'v', expression: `${digits(input.flowLps / 1000)} / (π × ${digits(diameterM)}² / 4)`, value: result.velocityMps, unit: 'm/s' },
-        { symbol: 'Re', expression: `ρ v d / μ at ${digits(input.waterTemperatureC ?? USUAL_WATER_C)} °C`, value: result.reynolds, unit: '' },
-        { symbol: 'f', expression: result.reynolds <= LAMINAR ? `64 / ${digits(result.reynolds)}` : `Colebrook–White, k/d = ${digits((input.roughnessMm ?? 0) / input.innerDiameterMm)}`, value: result.frictionFactor, unit: '' },
-        { symbol: 'h', expression: `${digits(result.frictionFactor)} × ${digits(input.lengthM)} / ${digits(diameterM)} × ${digits(result.velocityMps)}² / (2 × 9.80665)`, value: result.headLossM, unit: 'm' },
+        {
+          symbol: 'v',
+          expression: `${digits(input.flowLps / 1000)} / (π × ${digits(diameterM)}² / 4)`,
+          value: result.velocityMps,
+          unit: 'm/s',
+        },
+        {
+          symbol: 'Re',
+          expression: `ρ v d / μ at ${digits(input.waterTemperatureC ?? USUAL_WATER_C)} °C`,
+          value: result.reynolds,
+          unit: '',
+        },
+        {
+          symbol: 'f',
+          expression:
+            result.reynolds <= LAMINAR
+              ? `64 / ${digits(result.reynolds)}`
+              : `Colebrook–White, k/d = ${digits((input.roughnessMm ?? 0) / input.innerDiameterMm)}`,
+          value: result.frictionFactor,
+          unit: '',
+        },
+        {
+          symbol: 'h',
+          expression:
+            `${digits(result.frictionFactor)} × ${digits(input.lengthM)} / ${digits(diameterM)} × ` +
+            `${digits(result.velocityMps)}² / (2 × 9.80665)`,
+          value: result.headLossM,
+          unit: 'm',
+        },
       ],
     }
   },

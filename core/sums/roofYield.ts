@@ -1,10 +1,22 @@
 import { z } from 'zod'
 import { atLeastZero, defineSum, digits, output, positive, share } from './sum'
 
-export interface RoofYieldInput { planAreaM2: number, rainMm: number, runoffCoefficient: number, wettingLossMm?: number, captureShare?: number }
+export interface RoofYieldInput {
+  planAreaM2: number
+  rainMm: number
+  runoffCoefficient: number
+  wettingLossMm?: number
+  captureShare?: number
+}
 
 /** Litres that a roof gives: plan area × (rain − wetting loss) × runoff coefficient × the share that is caught. */
-export function roofYield({ planAreaM2, rainMm, runoffCoefficient, wettingLossMm = 0, captureShare = 1 }: RoofYieldInput): { volumeL: number } {
+export function roofYield({
+  planAreaM2,
+  rainMm,
+  runoffCoefficient,
+  wettingLossMm = 0,
+  captureShare = 1,
+}: RoofYieldInput): { volumeL: number } {
   return { volumeL: planAreaM2 * Math.max(0, rainMm - wettingLossMm) * runoffCoefficient * captureShare }
 }
 
@@ -14,8 +26,11 @@ export const roofYieldSum = defineSum({
   formula: 'V = A · max(0, P − loss) · C · share',
   source: '1 mm of rain on 1 m² is 1 litre; wetting loss and runoff coefficient after Fewkes (2000)',
   input: z.strictObject({
-    planAreaM2: positive(1e6), rainMm: atLeastZero(1e5), runoffCoefficient: share(),
-    wettingLossMm: atLeastZero(100).default(0), captureShare: share().default(1),
+    planAreaM2: positive(1e6),
+    rainMm: atLeastZero(1e5),
+    runoffCoefficient: share(),
+    wettingLossMm: atLeastZero(100).default(0),
+    captureShare: share().default(1),
   }),
   output: output('volumeL'),
   solve(input) {
@@ -24,8 +39,20 @@ export const roofYieldSum = defineSum({
     return {
       result,
       working: [
-        { symbol: 'P − loss', expression: `max(0, ${digits(input.rainMm)} − ${digits(input.wettingLossMm)})`, value: effectiveMm, unit: 'mm' },
-        { symbol: 'V', expression: `${digits(input.planAreaM2)} × ${digits(effectiveMm)} × ${digits(input.runoffCoefficient)} × ${digits(input.captureShare)}`, value: result.volumeL, unit: 'L' },
+        {
+          symbol: 'P − loss',
+          expression: `max(0, ${digits(input.rainMm)} − ${digits(input.wettingLossMm)})`,
+          value: effectiveMm,
+          unit: 'mm',
+        },
+        {
+          symbol: 'V',
+          expression:
+            `${digits(input.planAreaM2)} × ${digits(effectiveMm)} × ${digits(input.runoffCoefficient)} × ` +
+            `${digits(input.captureShare)}`,
+          value: result.volumeL,
+          unit: 'L',
+        },
       ],
     }
   },

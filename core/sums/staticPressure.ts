@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { GRAVITY, USUAL_WATER_C } from './constants'
-import { defineSum, digits, output, within } from './sum'
 import { waterDensity } from './waterDensity'
+import { defineSum, digits, output, within } from './sum'
+import { GRAVITY, USUAL_WATER_C } from './constants'
 
 /** Gauge pressure under a head of still water at 15 °C. */
 export function staticPressure({ headM }: { headM: number }): { pressureKPa: number } {
-  return { pressureKPa: waterDensity(USUAL_WATER_C) * GRAVITY * headM / 1000 }
+  return { pressureKPa: (waterDensity(USUAL_WATER_C) * GRAVITY * headM) / 1000 }
 }
 
 export const staticPressureSum = defineSum({
@@ -22,7 +22,12 @@ export const staticPressureSum = defineSum({
       result,
       working: [
         { symbol: 'ρ', expression: 'water at 15 °C', value: density, unit: 'kg/m³' },
-        { symbol: 'p', expression: `${digits(density)} × 9.80665 × ${digits(input.headM)} / 1000`, value: result.pressureKPa, unit: 'kPa' },
+        {
+          symbol: 'p',
+          expression: `${digits(density)} × 9.80665 × ${digits(input.headM)} / 1000`,
+          value: result.pressureKPa,
+          unit: 'kPa',
+        },
       ],
     }
   },

@@ -1,3 +1,5 @@
+export { fieldRow } from './fields'
+export { MONTH_NAMES } from './monthNames'
+export { parseQuantity } from './parse'
+export { groupDigits, showQuantity, showVolume } from './show'
 export type { Kind, System } from './units'
-export { parseQuantity, type Parsed } from './parse'
-export { groupDigits, showQuantity, showVolume, type ShownQuantity } from './show'

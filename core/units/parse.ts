@@ -1,10 +1,23 @@
 import { SHOWN, SPOKEN, UNITS, type Kind, type System } from './units'
 
-export type Parsed = { ok: true, value: number } | { ok: false, problem: string }
+export type Parsed = { ok: true; value: number } | { ok: false; problem: string }
 
-interface Token { number: number, word: string }
+interface Token {
+  number: number
+  word: string
+}
 
-const VULGAR: Record<string, string> = { '¼': '1/4', '½': '1/2', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' }
+const VULGAR: Record<string, string> = {
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+}
 
 /**
  * Reads a quantity as people type it: "275 gal", "1 1/2 in", "5 ft 6", "0.8 bar", "2,4 m", "17 900".
@@ -24,8 +37,11 @@ export function parseQuantity(text: string, kind: Kind, system: System): Parsed 
 function tidy(text: string): string {
   return text
     .replace(/[¼½¾⅓⅔⅛⅜⅝⅞]/g, sign => ` ${VULGAR[sign]} `)
-    .replace(/[\u2212\u2013]/g, '-').replace(/[\u2018\u2019\u2032]/g, '\'').replace(/[\u201c\u201d\u2033]|''/g, '"')
-    .replace(/[\u00a0\u2009\u202f\s]+/g, ' ').trim()
+    .replace(/[\u2212\u2013]/g, '-')
+    .replace(/[\u2018\u2019\u2032]/g, "'")
+    .replace(/[\u201c\u201d\u2033]|''/g, '"')
+    .replace(/[\u00a0\u2009\u202f\s]+/g, ' ')
+    .trim()
 }
 
 /** A comma is a decimal sign or a group sign; where both readings are open we ask instead of guessing. */
@@ -36,10 +52,14 @@ function groupedComma(text: string, system: System): string | Parsed {
   const [whole, digits] = [lone[1]!, lone[2]!]
   if (digits.length !== 3 || whole === '0' || whole.length > 3) return text.replace(',', '.')
   if (system !== 'metric') return text.replace(',', '')
-  return refuse(`“${whole},${digits}” could be ${whole}${digits} or ${whole}.${digits}. Write it without the comma, or with a point.`)
+  return refuse(
+    `“${whole},${digits}” could be ${whole}${digits} or ${whole}.${digits}. Write it without the comma, or ` +
+      'with a point.',
+  )
 }
 
-const NUMBER = /^([+-]?(?:\d{1,3}(?: \d{3})+(?![\d/])(?:\.\d+)?|\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(?: ?(\d+)\/(\d+)|\/(\d+))?/i
+const NUMBER =
+  /^([+-]?(?:\d{1,3}(?: \d{3})+(?![\d/])(?:\.\d+)?|\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(?: ?(\d+)\/(\d+)|\/(\d+))?/i
 
 function tokenize(text: string): Token[] | undefined {
   const tokens: Token[] = []
@@ -59,7 +79,10 @@ function tokenize(text: string): Token[] | undefined {
   return tokens
 }
 
-/** Whole number, decimal, "3/4", or "1 1/2". The regular expression splits "12/4" so that its last digits are the numerator. */
+/**
+ * Whole number, decimal, "3/4", or "1 1/2". The regular expression splits "12/4" so that its last digits are the
+ * numerator.
+ */
 function numberOf(found: RegExpExecArray): number | undefined {
   const [, lead, numerator, denominator, plainDenominator] = found
   const whole = Number(lead!.replace(/ /g, ''))
@@ -81,7 +104,7 @@ function add(tokens: Token[], kind: Kind, system: System, typed: string): Parsed
     const unit = unitOf(word, kind, system)
     if (!unit) return refuse(unknownUnit(word, kind, system))
     if (index === 0) sign = Object.is(token.number, -0) || token.number < 0 ? -1 : 1
-    if (index === 1 && (kind !== 'length' && kind !== 'bore' || token.number < 0)) {
+    if (index === 1 && ((kind !== 'length' && kind !== 'bore') || token.number < 0)) {
       return refuse(`“${typed}” reads as two quantities. Type one, such as ${example(kind, system)}.`)
     }
     total += (index === 1 ? sign : 1) * (token.number + (unit.offset ?? 0)) * unit.factor
@@ -94,11 +117,17 @@ function unitOf(word: string, kind: Kind, system: System) {
   const low = word.toLowerCase()
   const spoken = SPOKEN[kind]?.[low]?.[system] ?? word
   const units = UNITS[kind]
-  return units.find(unit => unit.words.includes(spoken)) ?? units.find(unit => unit.words.some(known => known.toLowerCase() === spoken.toLowerCase()))
+  return (
+    units.find(unit => unit.words.includes(spoken)) ??
+    units.find(unit => unit.words.some(known => known.toLowerCase() === spoken.toLowerCase()))
+  )
 }
 
 function unknownUnit(word: string, kind: Kind, system: System): string {
-  const choices = UNITS[kind].map(unit => unit.words[0]).filter(Boolean).join(', ')
+  const choices = UNITS[kind]
+    .map(unit => unit.words[0])
+    .filter(Boolean)
+    .join(', ')
   return choices
     ? `“${word}” is not a unit for this. Use one of ${choices}; for example ${example(kind, system)}.`
     : `This is a plain number; leave out “${word}”.`
@@ -106,9 +135,17 @@ function unknownUnit(word: string, kind: Kind, system: System): string {
 
 function example(kind: Kind, system: System): string {
   const samples: Partial<Record<Kind, [string, string]>> = {
-    length: ['2.4 m', '5 ft 6'], bore: ['110 mm', '1 1/2 in'], area: ['38 m²', '400 sq ft'], volume: ['1000 L', '275 gal'],
-    flow: ['0.5 L/s', '5 gpm'], dailyVolume: ['50 L/day', '12 gal'], rain: ['12.5 mm', '1/2 in'], pressure: ['0.8 bar', '40 psi'],
-    temperature: ['15 °C', '60 °F'], share: ['85 %', '85 %'], count: ['2', '2'],
+    length: ['2.4 m', '5 ft 6'],
+    bore: ['110 mm', '1 1/2 in'],
+    area: ['38 m²', '400 sq ft'],
+    volume: ['1000 L', '275 gal'],
+    flow: ['0.5 L/s', '5 gpm'],
+    dailyVolume: ['50 L/day', '12 gal'],
+    rain: ['12.5 mm', '1/2 in'],
+    pressure: ['0.8 bar', '40 psi'],
+    temperature: ['15 °C', '60 °F'],
+    share: ['85 %', '85 %'],
+    count: ['2', '2'],
   }
   const pair = samples[kind] ?? [`10 ${SHOWN[kind].metric.unit}`, `1 ${SHOWN[kind].us.unit}`]
   return system === 'metric' ? pair[0] : pair[1]

@@ -1,6 +1,10 @@
 import { SHOWN, UNITS, type Kind, type System } from './units'
 
-export interface ShownQuantity { number: string, unit: string, text: string }
+export interface ShownQuantity {
+  number: string
+  unit: string
+  text: string
+}
 
 const THIN = '\u202f'
 
@@ -34,9 +38,9 @@ export function groupDigits(value: number, decimals: number): string {
 }
 
 function feetAndInches(metres: number): ShownQuantity {
-  const eighths = Math.round(Math.abs(metres) / 0.3048 * 96)
+  const eighths = Math.round((Math.abs(metres) / 0.3048) * 96)
   const feet = Math.floor(eighths / 96)
-  const inches = Math.floor(eighths % 96 / 8)
+  const inches = Math.floor((eighths % 96) / 8)
   const fraction = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][eighths % 8]!
   const inchText = [inches || (!fraction && !feet) ? String(inches) : '', fraction].filter(Boolean).join(' ')
   const parts = [feet ? `${feet} ft` : '', inchText && inchText !== '0' ? `${inchText} in` : ''].filter(Boolean)

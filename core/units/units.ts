@@ -6,8 +6,22 @@
 export type System = 'metric' | 'us' | 'imperial'
 
 export type Kind =
-  | 'length' | 'bore' | 'area' | 'volume' | 'flow' | 'hourFlow' | 'dailyVolume' | 'rain' | 'intensity'
-  | 'pressure' | 'mass' | 'temperature' | 'duration' | 'share' | 'count' | 'angle'
+  | 'length'
+  | 'bore'
+  | 'area'
+  | 'volume'
+  | 'flow'
+  | 'hourFlow'
+  | 'dailyVolume'
+  | 'rain'
+  | 'intensity'
+  | 'pressure'
+  | 'mass'
+  | 'temperature'
+  | 'duration'
+  | 'share'
+  | 'count'
+  | 'angle'
 
 const FOOT_M = 0.3048
 const INCH_MM = 25.4
@@ -15,10 +29,17 @@ const US_GALLON_L = 3.785411784
 const IMPERIAL_GALLON_L = 4.54609
 const PSI_KPA = 6.894757293168
 
-interface Unit { factor: number, words: string[], offset?: number }
+interface Unit {
+  factor: number
+  words: string[]
+  offset?: number
+}
 
 const US_GALLON: Unit = { factor: US_GALLON_L, words: ['US gal', 'usgal', 'us gallon', 'us gallons'] }
-const IMPERIAL_GALLON: Unit = { factor: IMPERIAL_GALLON_L, words: ['imp gal', 'impgal', 'uk gal', 'imperial gallon', 'imperial gallons'] }
+const IMPERIAL_GALLON: Unit = {
+  factor: IMPERIAL_GALLON_L,
+  words: ['imp gal', 'impgal', 'uk gal', 'imperial gallon', 'imperial gallons'],
+}
 
 /** Every unit a kind understands. The first word is how it is written back. */
 export const UNITS: Record<Kind, Unit[]> = {
@@ -27,7 +48,7 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: 0.01, words: ['cm'] },
     { factor: 0.001, words: ['mm'] },
     { factor: 1000, words: ['km'] },
-    { factor: FOOT_M, words: ['ft', 'foot', 'feet', '\''] },
+    { factor: FOOT_M, words: ['ft', 'foot', 'feet', "'"] },
     { factor: INCH_MM / 1000, words: ['in', 'inch', 'inches', '"'] },
     { factor: 3 * FOOT_M, words: ['yd', 'yard', 'yards'] },
   ],
@@ -36,7 +57,7 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: 10, words: ['cm'] },
     { factor: 1000, words: ['m'] },
     { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
-    { factor: 12 * INCH_MM, words: ['ft', 'foot', 'feet', '\''] },
+    { factor: 12 * INCH_MM, words: ['ft', 'foot', 'feet', "'"] },
   ],
   area: [
     { factor: 1, words: ['m²', 'm2', 'sqm', 'sq m', 'square metres', 'square meters'] },
@@ -48,7 +69,8 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: 1, words: ['L', 'l', 'litre', 'litres', 'liter', 'liters'] },
     { factor: 1000, words: ['m³', 'm3', 'cubic metres', 'cubic meters', 'kl'] },
     { factor: 0.001, words: ['ml'] },
-    US_GALLON, IMPERIAL_GALLON,
+    US_GALLON,
+    IMPERIAL_GALLON,
     { factor: 1728 * (INCH_MM / 100) ** 3, words: ['ft³', 'ft3', 'cu ft', 'cubic feet'] },
   ],
   flow: [
@@ -122,23 +144,66 @@ function gallonWords(words: string[], us: string, imperial: string) {
   return Object.fromEntries(words.map(word => [word, { metric: us, us, imperial }]))
 }
 
-interface Shown { unit: string, decimals: number }
+interface Shown {
+  unit: string
+  decimals: number
+}
 
 /** How each kind is written back in each system; `decimals` are for small numbers, larger ones take fewer. */
 export const SHOWN: Record<Kind, Record<System, Shown>> = {
-  length: { metric: { unit: 'm', decimals: 2 }, us: { unit: 'ft', decimals: 2 }, imperial: { unit: 'ft', decimals: 2 } },
+  length: {
+    metric: { unit: 'm', decimals: 2 },
+    us: { unit: 'ft', decimals: 2 },
+    imperial: { unit: 'ft', decimals: 2 },
+  },
   bore: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 3 }, imperial: { unit: 'in', decimals: 3 } },
-  area: { metric: { unit: 'm²', decimals: 1 }, us: { unit: 'ft²', decimals: 1 }, imperial: { unit: 'ft²', decimals: 1 } },
-  volume: { metric: { unit: 'L', decimals: 1 }, us: { unit: 'US gal', decimals: 1 }, imperial: { unit: 'imp gal', decimals: 1 } },
-  flow: { metric: { unit: 'L/s', decimals: 2 }, us: { unit: 'US gpm', decimals: 1 }, imperial: { unit: 'imp gpm', decimals: 1 } },
-  hourFlow: { metric: { unit: 'L/h', decimals: 1 }, us: { unit: 'US gph', decimals: 1 }, imperial: { unit: 'imp gph', decimals: 1 } },
-  dailyVolume: { metric: { unit: 'L/day', decimals: 1 }, us: { unit: 'US gal/day', decimals: 1 }, imperial: { unit: 'imp gal/day', decimals: 1 } },
+  area: {
+    metric: { unit: 'm²', decimals: 1 },
+    us: { unit: 'ft²', decimals: 1 },
+    imperial: { unit: 'ft²', decimals: 1 },
+  },
+  volume: {
+    metric: { unit: 'L', decimals: 1 },
+    us: { unit: 'US gal', decimals: 1 },
+    imperial: { unit: 'imp gal', decimals: 1 },
+  },
+  flow: {
+    metric: { unit: 'L/s', decimals: 2 },
+    us: { unit: 'US gpm', decimals: 1 },
+    imperial: { unit: 'imp gpm', decimals: 1 },
+  },
+  hourFlow: {
+    metric: { unit: 'L/h', decimals: 1 },
+    us: { unit: 'US gph', decimals: 1 },
+    imperial: { unit: 'imp gph', decimals: 1 },
+  },
+  dailyVolume: {
+    metric: { unit: 'L/day', decimals: 1 },
+    us: { unit: 'US gal/day', decimals: 1 },
+    imperial: { unit: 'imp gal/day', decimals: 1 },
+  },
   rain: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 2 }, imperial: { unit: 'in', decimals: 2 } },
-  intensity: { metric: { unit: 'mm/h', decimals: 0 }, us: { unit: 'in/h', decimals: 2 }, imperial: { unit: 'in/h', decimals: 2 } },
-  pressure: { metric: { unit: 'kPa', decimals: 0 }, us: { unit: 'psi', decimals: 1 }, imperial: { unit: 'psi', decimals: 1 } },
+  intensity: {
+    metric: { unit: 'mm/h', decimals: 0 },
+    us: { unit: 'in/h', decimals: 2 },
+    imperial: { unit: 'in/h', decimals: 2 },
+  },
+  pressure: {
+    metric: { unit: 'kPa', decimals: 0 },
+    us: { unit: 'psi', decimals: 1 },
+    imperial: { unit: 'psi', decimals: 1 },
+  },
   mass: { metric: { unit: 'kg', decimals: 0 }, us: { unit: 'lb', decimals: 0 }, imperial: { unit: 'lb', decimals: 0 } },
-  temperature: { metric: { unit: '°C', decimals: 1 }, us: { unit: '°F', decimals: 1 }, imperial: { unit: '°C', decimals: 1 } },
-  duration: { metric: { unit: 'h', decimals: 2 }, us: { unit: 'h', decimals: 2 }, imperial: { unit: 'h', decimals: 2 } },
+  temperature: {
+    metric: { unit: '°C', decimals: 1 },
+    us: { unit: '°F', decimals: 1 },
+    imperial: { unit: '°C', decimals: 1 },
+  },
+  duration: {
+    metric: { unit: 'h', decimals: 2 },
+    us: { unit: 'h', decimals: 2 },
+    imperial: { unit: 'h', decimals: 2 },
+  },
   share: { metric: { unit: '%', decimals: 1 }, us: { unit: '%', decimals: 1 }, imperial: { unit: '%', decimals: 1 } },
   count: { metric: { unit: '', decimals: 2 }, us: { unit: '', decimals: 2 }, imperial: { unit: '', decimals: 2 } },
   angle: { metric: { unit: '°', decimals: 1 }, us: { unit: '°', decimals: 1 }, imperial: { unit: '°', decimals: 1 } },

@@ -1,48 +1,94 @@
 import { z } from 'zod'
-import { compile, massErrorL, outlook, readTally, runMembers, sizeCurve, type Compiled } from '#core/balance'
-import { dailySeries, isoDate, MADE_YEARS, type DailySeries } from '#core/climate'
 import type { Site } from '#core/site'
+import { dailySeries, isoDate, MADE_YEARS, type DailySeries } from '#core/climate'
+import { compile, massErrorL, outlook, readTally, runMembers, sizeCurve, type Compiled } from '#core/balance'
 import { documentRoute, Refused, siteIn } from '../lib/documents'
 
 /** A request that would keep the server busy for more than about half a minute is asked to be smaller. */
 const MOST_MEMBER_YEARS = 150_000
 
 const optionsSchema = z.strictObject({
-  years: z.number().int().min(1).max(200).optional(), seed: z.number().int().optional(),
-  yieldBeforeSpill: z.boolean().optional(), daily: z.boolean().optional(),
+  years: z.number().int().min(1).max(200).optional(),
+  seed: z.number().int().optional(),
+  yieldBeforeSpill: z.boolean().optional(),
+  daily: z.boolean().optional(),
   members: z.number().int().min(1).max(10000).optional(),
-  sizes: z.strictObject({ tank: z.string(), litres: z.array(z.number().positive().max(1e7)).min(1).max(200).optional() }).optional(),
+  sizes: z
+    .strictObject({ tank: z.string(), litres: z.array(z.number().positive().max(1e7)).min(1).max(200).optional() })
+    .optional(),
 })
 
 /**
- * A site's years by the daily balance: the site document, or `{ site, options }`. With `daily`, the days of all years too; with `members`, an ensemble of
+ * A site's years by the daily balance: the site document, or `{ site, options }`. With `daily`, the days of all years
+ * too; with `members`, an ensemble of
  * so many made-up series; with `sizes`, days short against the size of a tank or of the group it is joined to.
  */
-export default documentRoute((json) => {
+export default documentRoute(json => {
   const { site, options } = siteIn(json)
   const asked = optionsSchema.safeParse(options)
-  if (!asked.success) throw new Refused(422, asked.error.issues.map(issue => ({ path: ['options', ...issue.path].join('.'), sentence: `${['options', ...issue.path].join('.')}: ${issue.message}.` })))
+  if (!asked.success)
+    throw new Refused(
+      422,
+      asked.error.issues.map(issue => ({
+        path: ['options', ...issue.path].join('.'),
+        sentence: `${['options', ...issue.path].join('.')}: ${issue.message}.`,
+      })),
+    )
   const { yieldBeforeSpill, daily, years, seed, members, sizes } = asked.data
   const series = dailySeries(site, { years, seed })
   const { run, ...figures } = outlook(site, series, { yieldBeforeSpill })
   const compiled = compile(site)
   return {
-    ...figures, start: isoDate(series.startDay), massErrorL: massErrorL(run),
-    ...(daily ? { daily: { rainMm: [...series.rainMm], storedL: [...run.storedL], askedL: [...run.askedL], shortL: [...run.shortL], spilledL: [...run.spilledL] } } : {}),
+    ...figures,
+    start: isoDate(series.startDay),
+    massErrorL: massErrorL(run),
+    ...(daily
+      ? {
+          daily: {
+            rainMm: [...series.rainMm],
+            storedL: [...run.storedL],
+            askedL: [...run.askedL],
+            shortL: [...run.shortL],
+            spilledL: [...run.spilledL],
+          },
+        }
+      : {}),
     ...(members ? { ensemble: ensembleOf(site, compiled, series, members, years ?? MADE_YEARS) } : {}),
     ...(sizes ? { sizes: curveOf(compiled, series, sizes) } : {}),
   }
 })
 
 function ensembleOf(site: Site, compiled: Compiled, series: DailySeries, members: number, years: number) {
-  if (members * years > MOST_MEMBER_YEARS) throw new Refused(422, [{ path: 'options.members', sentence: `options.members: ${members} members of ${years} years are more than ${MOST_MEMBER_YEARS} years; ask for fewer.` }])
+  if (members * years > MOST_MEMBER_YEARS)
+    throw new Refused(422, [
+      {
+        path: 'options.members',
+        sentence:
+          `options.members: ${members} members of ${years} years are more than ${MOST_MEMBER_YEARS} years; ask ` +
+          'for fewer.',
+      },
+    ])
   return readTally(runMembers(site, compiled, series, 0, members, years))
 }
 
-function curveOf(compiled: Compiled, series: DailySeries, { tank, litres }: { tank: string, litres?: number[] }) {
+function curveOf(compiled: Compiled, series: DailySeries, { tank, litres }: { tank: string; litres?: number[] }) {
   const pool = compiled.pools.findIndex(({ tanks }) => tanks.some(candidate => candidate.id === tank))
-  if (pool < 0) throw new Refused(422, [{ path: 'options.sizes.tank', sentence: `options.sizes.tank: there is no tank “${tank}” in this site.` }])
+  if (pool < 0)
+    throw new Refused(422, [
+      { path: 'options.sizes.tank', sentence: `options.sizes.tank: there is no tank “${tank}” in this site.` },
+    ])
   const { capL } = compiled.pools[pool]!
-  if (capL <= 0) throw new Refused(422, [{ path: 'options.sizes.tank', sentence: `options.sizes.tank: ${compiled.pools[pool]!.name} holds nothing; mend its overflow first.` }])
-  return sizeCurve(compiled, pool, series, litres?.map(size => size / capL))
+  if (capL <= 0)
+    throw new Refused(422, [
+      {
+        path: 'options.sizes.tank',
+        sentence: `options.sizes.tank: ${compiled.pools[pool]!.name} holds nothing; mend its overflow first.`,
+      },
+    ])
+  return sizeCurve(
+    compiled,
+    pool,
+    series,
+    litres?.map(size => size / capL),
+  )
 }

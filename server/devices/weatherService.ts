@@ -1,12 +1,28 @@
-import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
 import { dayNumber, isoDate, makeRain, monthOf } from '#core/climate'
+import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
 
 /**
- * A stand-in for a weather service: made-up stations around any point, each with a daily record that is always the same for the same
+ * A stand-in for a weather service: made-up stations around any point, each with a daily record that is always the
+ * same for the same
  * station. It can be switched to fail as real ones do.
  */
-export interface Station { id: string, name: string, latitudeDeg: number, longitudeDeg: number, altitudeM: number, distanceKm: number, climate: string, from: string, to: string }
-export interface StationDay { date: string, rainMm: number | null, tMinC: number | null, tMaxC: number | null }
+export interface Station {
+  id: string
+  name: string
+  latitudeDeg: number
+  longitudeDeg: number
+  altitudeM: number
+  distanceKm: number
+  climate: string
+  from: string
+  to: string
+}
+export interface StationDay {
+  date: string
+  rainMm: number | null
+  tMinC: number | null
+  tMaxC: number | null
+}
 
 export const OUTAGES = ['none', 'down', 'slow', 'cut-off', 'garbled'] as const
 export type Outage = (typeof OUTAGES)[number]
@@ -19,7 +35,28 @@ export function setWeatherOutage(next: Outage): void {
 const CELL_DEG = 0.2
 const AROUND = 1
 /** Halves of names that no place on a map has. */
-const SYLLABLES = ['Quarr', 'Ithen', 'Vosk', 'Brantl', 'Ockm', 'Tivv', 'Zell', 'Yarr', 'Umbr', 'Drosk', 'Pellax', 'Harrab', 'Nethl', 'Corvex', 'Lummak', 'Skerv', 'Ostriv', 'Gavv', 'Wymm', 'Fessel']
+const SYLLABLES = [
+  'Quarr',
+  'Ithen',
+  'Vosk',
+  'Brantl',
+  'Ockm',
+  'Tivv',
+  'Zell',
+  'Yarr',
+  'Umbr',
+  'Drosk',
+  'Pellax',
+  'Harrab',
+  'Nethl',
+  'Corvex',
+  'Lummak',
+  'Skerv',
+  'Ostriv',
+  'Gavv',
+  'Wymm',
+  'Fessel',
+]
 const ENDINGS = ['enfold', 'areach', 'ittarn', 'obank', 'ethorn', 'uscairn', 'umstill', 'illcroft', 'endrift', 'ascar']
 const LAST_DAY = '2023-12-31'
 const EARTH_KM = 6371
@@ -29,16 +66,20 @@ const DAY_OF_MISSING = 211
 function chance(...words: (string | number)[]): number {
   let hash = 2166136261
   for (const letter of words.join('/')) hash = Math.imul(hash ^ letter.charCodeAt(0), 16777619)
-  hash = Math.imul(hash ^ hash >>> 15, 2246822507)
-  return ((hash ^ hash >>> 13) >>> 0) / 4294967296
+  hash = Math.imul(hash ^ (hash >>> 15), 2246822507)
+  return ((hash ^ (hash >>> 13)) >>> 0) / 4294967296
 }
 
 /** The stations within a few cells of a point, nearest first. */
 export function stationsNear(latitudeDeg: number, longitudeDeg: number): Station[] {
   const [row, column] = [Math.round(latitudeDeg / CELL_DEG), Math.round(longitudeDeg / CELL_DEG)]
   const stations: Station[] = []
-  for (let north = -AROUND; north <= AROUND; north++) for (let east = -AROUND; east <= AROUND; east++) stations.push(stationAt(row + north, column + east))
-  return stations.map(station => ({ ...station, distanceKm: Math.round(distanceKm(latitudeDeg, longitudeDeg, station) * 10) / 10 })).sort((a, b) => a.distanceKm - b.distanceKm).slice(0, 6)
+  for (let north = -AROUND; north <= AROUND; north++)
+    for (let east = -AROUND; east <= AROUND; east++) stations.push(stationAt(row + north, column + east))
+  return stations
+    .map(station => ({ ...station, distanceKm: Math.round(distanceKm(latitudeDeg, longitudeDeg, station) * 10) / 10 }))
+    .sort((a, b) => a.distanceKm - b.distanceKm)
+    .slice(0, 6)
 }
 
 function stationAt(row: number, column: number): Station {
@@ -47,8 +88,15 @@ function stationAt(row: number, column: number): Station {
   const latitudeDeg = Math.max(-90, Math.min(90, Math.round((row + chance(id, 'north') - 0.5) * CELL_DEG * 1e4) / 1e4))
   const climate = climateOf(id, latitudeDeg)
   return {
-    id, name: `${pick(SYLLABLES, 'name')}${pick(ENDINGS, 'ending')}`, latitudeDeg, longitudeDeg: Math.round((column + chance(id, 'east') - 0.5) * CELL_DEG * 1e4) / 1e4,
-    altitudeM: Math.round(CLIMATES[climate].altitudeM * (0.6 + 0.8 * chance(id, 'high'))), distanceKm: 0, climate: CLIMATES[climate].name, from: `${1984 + Math.floor(chance(id, 'since') * 22)}-01-01`, to: LAST_DAY,
+    id,
+    name: `${pick(SYLLABLES, 'name')}${pick(ENDINGS, 'ending')}`,
+    latitudeDeg,
+    longitudeDeg: Math.round((column + chance(id, 'east') - 0.5) * CELL_DEG * 1e4) / 1e4,
+    altitudeM: Math.round(CLIMATES[climate].altitudeM * (0.6 + 0.8 * chance(id, 'high'))),
+    distanceKm: 0,
+    climate: CLIMATES[climate].name,
+    from: `${1984 + Math.floor(chance(id, 'since') * 22)}-01-01`,
+    to: LAST_DAY,
   }
 }
 
@@ -70,18 +118,37 @@ export function stationDays(station: Station): StationDay[] {
   const wetter = 0.85 + 0.3 * chance(station.id, 'wetter')
   const start = dayNumber(station.from)
   const years = Number(station.to.slice(0, 4)) - Number(station.from.slice(0, 4)) + 1
-  const rain = makeRain(climate.rainMm.map((rainMm, month) => ({ rainMm: rainMm * wetter, wetDays: climate.wetDays[month]! })), start, years, Math.floor(chance(station.id, 'seed') * 2 ** 31))
+  const rain = makeRain(
+    climate.rainMm.map((rainMm, month) => ({ rainMm: rainMm * wetter, wetDays: climate.wetDays[month]! })),
+    start,
+    years,
+    Math.floor(chance(station.id, 'seed') * 2 ** 31),
+  )
   return Array.from(rain, (rainMm, index) => {
     const month = monthOf(start + index)
     const missing = (index + Math.floor(chance(station.id, 'gap') * DAY_OF_MISSING)) % DAY_OF_MISSING === 0
     const warm = (chance(station.id, index) - 0.5) * 8
     const tenth = (value: number) => Math.round(value * 10) / 10
-    return { date: isoDate(start + index), rainMm: missing ? null : tenth(rainMm), tMinC: missing ? null : tenth(climate.tMinC[month]! + warm), tMaxC: missing ? null : tenth(climate.tMaxC[month]! + warm) }
+    return {
+      date: isoDate(start + index),
+      rainMm: missing ? null : tenth(rainMm),
+      tMinC: missing ? null : tenth(climate.tMinC[month]! + warm),
+      tMaxC: missing ? null : tenth(climate.tMaxC[month]! + warm),
+    }
   })
 }
 
 function distanceKm(latitudeDeg: number, longitudeDeg: number, station: Station): number {
-  const rad = (deg: number) => deg * Math.PI / 180
+  const rad = (deg: number) => (deg * Math.PI) / 180
   const half = (deg: number) => Math.sin(rad(deg) / 2) ** 2
-  return 2 * EARTH_KM * Math.asin(Math.sqrt(half(station.latitudeDeg - latitudeDeg) + Math.cos(rad(latitudeDeg)) * Math.cos(rad(station.latitudeDeg)) * half(station.longitudeDeg - longitudeDeg)))
+  return (
+    2 *
+    EARTH_KM *
+    Math.asin(
+      Math.sqrt(
+        half(station.latitudeDeg - latitudeDeg) +
+          Math.cos(rad(latitudeDeg)) * Math.cos(rad(station.latitudeDeg)) * half(station.longitudeDeg - longitudeDeg),
+      ),
+    )
+  )
 }

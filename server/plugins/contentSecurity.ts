@@ -1,14 +1,22 @@
 import { createHash } from 'node:crypto'
 import { defineNitroPlugin } from 'nitropack/runtime'
 
-/** A strict policy for the page: its own files, and the inline scripts it was rendered with, by their hashes. Nothing from outside, ever. */
-export default defineNitroPlugin((nitro) => {
-  nitro.hooks.hook('render:response', (response) => {
+/**
+ * A strict policy for the page: its own files, and the inline scripts it was rendered with, by their hashes. Nothing
+ * from outside, ever.
+ */
+export default defineNitroPlugin(nitro => {
+  nitro.hooks.hook('render:response', response => {
     if (typeof response.body !== 'string') return
-    const inline = [...response.body.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)].map(match => `'sha256-${createHash('sha256').update(match[1]!).digest('base64')}'`)
+    const inline = [...response.body.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)].map(
+      match => `'sha256-${createHash('sha256').update(match[1]!).digest('base64')}'`,
+    )
     response.headers = {
       ...response.headers,
-      'content-security-policy': `default-src 'none'; script-src 'self' ${inline.join(' ')}; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
+      'content-security-policy':
+        `default-src 'none'; script-src 'self' ${inline.join(' ')}; style-src 'self'; img-src 'self' data: ` +
+        `blob:; font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; ` +
+        `form-action 'none'; frame-ancestors 'none'`,
     }
   })
 })

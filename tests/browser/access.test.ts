@@ -5,7 +5,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Key, openBrowser, type Page } from './page'
 
 let page: Page
-beforeAll(async () => { page = await openBrowser() })
+beforeAll(async () => {
+  page = await openBrowser()
+})
 afterAll(() => page.quit())
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -14,12 +16,21 @@ async function seriousFindings(): Promise<string[]> {
   await page.driver.executeScript(axe)
   return page.driver.executeAsyncScript<string[]>(`
     const done = arguments[arguments.length - 1];
-    axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations.filter(v => ['serious', 'critical'].includes(v.impact)).map(v => v.id + ': ' + v.nodes.slice(0, 4).map(n => n.html.slice(0, 160)).join(' | '))))`)
+    axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations
+      .filter(v => ['serious', 'critical'].includes(v.impact))
+      .map(v => v.id + ': ' + v.nodes.slice(0, 4).map(n => n.html.slice(0, 160)).join(' | '))))`)
 }
 
 describe('every view can be used by everyone', () => {
-  const VIEWS = ['/', '/new', '/site/quillfern-ridge/need', '/site/quillfern-ridge/catch', '/site/quillfern-ridge/clean', '/site/quillfern-ridge/store']
-  it.each(['light', 'dark'])('no serious finding in any view, %s', async (theme) => {
+  const VIEWS = [
+    '/',
+    '/new',
+    '/site/quillfern-ridge/need',
+    '/site/quillfern-ridge/catch',
+    '/site/quillfern-ridge/clean',
+    '/site/quillfern-ridge/store',
+  ]
+  it.each(['light', 'dark'])('no serious finding in any view, %s', async theme => {
     await page.openDemo('quillfern-ridge')
     await page.driver.executeScript(`localStorage.setItem('tall-cask-theme', '${theme}')`)
     for (const view of VIEWS) {
@@ -28,15 +39,23 @@ describe('every view can be used by everyone', () => {
       await page.driver.sleep(300)
       expect(await seriousFindings(), view).toEqual([])
     }
-    await page.driver.executeScript('localStorage.setItem(\'tall-cask-theme\', \'light\')')
+    await page.driver.executeScript("localStorage.setItem('tall-cask-theme', 'light')")
   })
 
   it('dialogs and drawers too', async () => {
     await page.openDemo('quillfern-ridge')
-    for (const [key, shown] of [['s', '.el-drawer'], ['/', '.el-dialog'], ['?', '.el-dialog']] as const) {
+    for (const [key, shown] of [
+      ['s', '.el-drawer'],
+      ['/', '.el-dialog'],
+      ['?', '.el-dialog'],
+    ] as const) {
       await page.driver.executeScript('document.activeElement.blur()')
       await page.driver.actions().sendKeys(key).perform()
-      await page.until(() => page.all(shown), async () => true, shown)
+      await page.until(
+        () => page.all(shown),
+        async () => true,
+        shown,
+      )
       await page.driver.sleep(500)
       expect(await seriousFindings(), key).toEqual([])
       await page.driver.actions().sendKeys(Key.ESCAPE).perform()
@@ -46,65 +65,129 @@ describe('every view can be used by everyone', () => {
 
   it('a whole change is made by keyboard alone', async () => {
     await page.openDemo('cinder-tor')
-    const keys = async (...strokes: string[]) => page.driver.actions().sendKeys(...strokes).perform()
+    const keys = async (...strokes: string[]) =>
+      page.driver
+        .actions()
+        .sendKeys(...strokes)
+        .perform()
     await keys('2')
-    await page.until(() => page.driver.getCurrentUrl(), url => url.endsWith('/catch'), 'the key 2 goes to Catch')
+    await page.until(
+      () => page.driver.getCurrentUrl(),
+      url => url.endsWith('/catch'),
+      'the key 2 goes to Catch',
+    )
     await page.css('.roof input')
-    await page.driver.executeScript('document.querySelector(\'.sheet input[aria-label="Length of the piece"]\').focus()')
-    await page.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).sendKeys('15.5 m', Key.ENTER).perform()
-    await page.until(() => page.value('Length of the piece'), value => value === '15.5 m', 'typed by keyboard')
+    await page.driver.executeScript(
+      'document.querySelector(\'.sheet input[aria-label="Length of the piece"]\').focus()',
+    )
+    await page.driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .sendKeys('a')
+      .keyUp(Key.CONTROL)
+      .sendKeys('15.5 m', Key.ENTER)
+      .perform()
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '15.5 m',
+      'typed by keyboard',
+    )
     await keys(Key.TAB)
     expect(await page.driver.executeScript('return document.activeElement.ariaLabel')).toBe('Width of the piece')
     await page.driver.executeScript('document.activeElement.blur()')
     await keys(']')
-    const first = await page.until(() => page.text('.bar'), text => text.includes('1 of'), 'the bracket picks a run')
+    const first = await page.until(
+      () => page.text('.bar'),
+      text => text.includes('1 of'),
+      'the bracket picks a run',
+    )
     await keys(']', ']')
-    await page.until(() => page.text('.bar'), text => text !== first, 'and walks it')
+    await page.until(
+      () => page.text('.bar'),
+      text => text !== first,
+      'and walks it',
+    )
     await keys('[', '[')
-    await page.until(() => page.text('.bar'), text => text === first, 'and back')
+    await page.until(
+      () => page.text('.bar'),
+      text => text === first,
+      'and back',
+    )
     await keys('/')
     await page.css('.wanted')
     await page.driver.sleep(300)
     await keys('hill header', Key.ENTER)
-    await page.until(() => page.driver.getCurrentUrl(), url => url.endsWith('/store'), 'find goes there')
+    await page.until(
+      () => page.driver.getCurrentUrl(),
+      url => url.endsWith('/store'),
+      'find goes there',
+    )
     await page.driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform()
     await keys('2')
-    await page.until(() => page.value('Length of the piece'), value => value === '14 m', 'undone by keyboard')
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '14 m',
+      'undone by keyboard',
+    )
   })
 
   it('fits a phone: figures first, nothing wider than the screen', async () => {
     await page.size(390, 844)
-    for (const view of ['/', '/new', '/site/quillfern-ridge/store', '/site/quillfern-ridge/need', '/site/quillfern-ridge/catch', '/site/quillfern-ridge/clean']) {
+    for (const view of [
+      '/',
+      '/new',
+      '/site/quillfern-ridge/store',
+      '/site/quillfern-ridge/need',
+      '/site/quillfern-ridge/catch',
+      '/site/quillfern-ridge/clean',
+    ]) {
       await page.go(view)
       await page.css(view.startsWith('/site') ? '.sheet' : view === '/' ? '.card' : 'form')
       await page.driver.sleep(300)
-      expect(await page.driver.executeScript('return document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(390)
+      expect(await page.driver.executeScript('return document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(
+        390,
+      )
     }
-    const order = await page.driver.executeScript<number[]>('return [".figures", ".section", ".sheet"].map(s => document.querySelector(s).getBoundingClientRect().top)')
+    const order = await page.driver.executeScript<number[]>(
+      'return [".figures", ".section", ".sheet"].map(s => document.querySelector(s).getBoundingClientRect().top)',
+    )
     expect(order).toEqual([...order].sort((a, b) => a - b))
     await page.size(1280, 800)
   })
 })
 
 describe('the first view comes quickly', () => {
-  it.each(['/', '/site/quillfern-ridge/store', '/site/quillfern-ridge/catch'])('%s needs at most 350 kB of script, gzipped', async (view) => {
-    await page.openDemo('quillfern-ridge')
-    await page.go(view)
-    await page.css(view === '/' ? '.card' : '.year .frame svg')
-    const urls = await page.driver.executeScript<string[]>('return performance.getEntriesByType("resource").map(entry => entry.name).filter(name => name.endsWith(".js") && !name.includes("worker"))')
-    const files = [...new Set(urls.map(url => url.split('/_nuxt/')[1]!))]
-    expect(files.length).toBeGreaterThan(3)
-    expect(files.reduce((sum, file) => sum + gzipSync(readFileSync(`.output/public/_nuxt/${file}`)).length, 0) / 1024).toBeLessThan(350)
-  })
+  it.each(['/', '/site/quillfern-ridge/store', '/site/quillfern-ridge/catch'])(
+    '%s needs at most 350 kB of script, gzipped',
+    async view => {
+      await page.openDemo('quillfern-ridge')
+      await page.go(view)
+      await page.css(view === '/' ? '.card' : '.year .frame svg')
+      const urls = await page.driver.executeScript<string[]>(
+        'return performance.getEntriesByType("resource").map(entry => entry.name).filter(name => ' +
+          'name.endsWith(".js") && !name.includes("worker"))',
+      )
+      const files = [...new Set(urls.map(url => url.split('/_nuxt/')[1]!))]
+      expect(files.length).toBeGreaterThan(3)
+      expect(
+        files.reduce((sum, file) => sum + gzipSync(readFileSync(`.output/public/_nuxt/${file}`)).length, 0) / 1024,
+      ).toBeLessThan(350)
+    },
+  )
 })
 
 describe('no request leaves the machine, and nothing is refused by the policy', () => {
   it('in all that was done above', async () => {
     await page.openDemo('quillfern-ridge', 'catch')
     const entries = await page.driver.manage().logs().get('performance')
-    const urls = entries.map(entry => JSON.parse(entry.message).message as { method: string, params: { request?: { url: string } } }).filter(message => message.method === 'Network.requestWillBeSent').map(message => message.params.request!.url)
+    const urls = entries
+      .map(entry => JSON.parse(entry.message).message as { method: string; params: { request?: { url: string } } })
+      .filter(message => message.method === 'Network.requestWillBeSent')
+      .map(message => message.params.request!.url)
     expect(urls.length).toBeGreaterThan(20)
-    expect(urls.filter(url => !url.startsWith(page.address) && !/^(data|blob|chrome|chrome-untrusted):/.test(url))).toEqual([])
+    expect(
+      urls.filter(url => !url.startsWith(page.address) && !/^(data|blob|chrome|chrome-untrusted):/.test(url)),
+    ).toEqual([])
     expect(await page.errors()).toEqual([])
   })
 })

@@ -3,7 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Key, openBrowser, type Page } from './page'
 
 let page: Page
-beforeAll(async () => { page = await openBrowser() })
+beforeAll(async () => {
+  page = await openBrowser()
+})
 afterAll(() => page.quit())
 
 const quillfern = () => JSON.parse(readFileSync('demo/quillfern-ridge.json', 'utf8')) as Record<string, unknown>
@@ -19,25 +21,47 @@ describe('a rain record', () => {
   it('with every trap is understood, told with counts, and used', async () => {
     await openReader()
     await page.upload(RECORD, 'ridge.csv', readFileSync('demo/ridge-rain.csv'))
-    const text = await page.until(() => page.text('.el-dialog'), seen => seen.includes('days,') || seen.includes('days, '), 'the record is read')
+    const text = await page.until(
+      () => page.text('.el-dialog'),
+      seen => seen.includes('days,') || seen.includes('days, '),
+      'the record is read',
+    )
     expect(text).toMatch(/4.?383 days, 2011-01-01 to 2022-12-31/)
     expect(text).toContain('5 days have no figure')
     expect(text).toContain('1 trace is taken as dry')
     expect(text).toContain('1 day stands twice')
     await page.press('Use this record')
-    await page.until(() => page.text('.climate'), seen => seen.includes('a record of 4383 days'), 'the record is in the site')
+    await page.until(
+      () => page.text('.climate'),
+      seen => seen.includes('a record of 4383 days'),
+      'the record is in the site',
+    )
     await page.answered()
     expect(await page.text('.margin')).toContain('record ridge.csv')
     await page.press('Undo')
-    await page.until(() => page.text('.climate'), seen => seen.includes('made up'), 'the record is undone')
+    await page.until(
+      () => page.text('.climate'),
+      seen => seen.includes('made up'),
+      'the record is undone',
+    )
     await page.saved()
   })
 
   it('asks for a unit that the file leaves open, and does not count before it is answered', async () => {
     await openReader()
-    const inches = ['date,rain', ...Array.from({ length: 400 }, (_, day) => `${new Date(Date.UTC(2003, 0, 1 + day)).toISOString().slice(0, 10)},${day % 5 ? 0 : 0.4}`)].join('\n')
+    const inches = [
+      'date,rain',
+      ...Array.from(
+        { length: 400 },
+        (_, day) => `${new Date(Date.UTC(2003, 0, 1 + day)).toISOString().slice(0, 10)},${day % 5 ? 0 : 0.4}`,
+      ),
+    ].join('\n')
     await page.upload(RECORD, 'inches.csv', inches)
-    await page.until(() => page.text('.el-dialog'), seen => seen.includes('does not name its unit'), 'the unit is asked')
+    await page.until(
+      () => page.text('.el-dialog'),
+      seen => seen.includes('does not name its unit'),
+      'the unit is asked',
+    )
     expect(await (await page.button('Use this record')).isEnabled()).toBe(false)
     await page.press('It is in')
     await page.until(async () => (await page.button('Use this record')).isEnabled(), Boolean, 'the answer settles it')
@@ -46,9 +70,17 @@ describe('a rain record', () => {
   it('that cannot be read says why, line by line, and changes nothing', async () => {
     await openReader()
     await page.upload(RECORD, 'poem.txt', 'It rained\nand rained\n')
-    await page.until(() => page.text('.el-dialog .problems'), seen => seen.includes('No line of this file holds a date') && seen.includes('Nothing was changed'), 'a poem is refused')
+    await page.until(
+      () => page.text('.el-dialog .problems'),
+      seen => seen.includes('No line of this file holds a date') && seen.includes('Nothing was changed'),
+      'a poem is refused',
+    )
     await page.upload(RECORD, 'short.csv', 'date,rain\n2001-02-30,4\n2001-01-02,soaked\n2001-01-03,5\n')
-    await page.until(() => page.text('.el-dialog .problems'), seen => seen.includes('Line 2') && seen.includes('no such date') && seen.includes('Line 3'), 'the lines are named')
+    await page.until(
+      () => page.text('.el-dialog .problems'),
+      seen => seen.includes('Line 2') && seen.includes('no such date') && seen.includes('Line 3'),
+      'the lines are named',
+    )
     await page.press('Leave it')
     expect(await page.text('.climate')).toContain('made up')
   })
@@ -61,7 +93,11 @@ describe('site files', () => {
     await page.css('a[href^="/site/quillfern-ridge"]')
     const before = (await page.all('.card')).length
     await page.upload(PICK, name, content)
-    await page.until(() => page.text('.yard .problems'), seen => seen.includes(reason), `${name} is refused for its reason`)
+    await page.until(
+      () => page.text('.yard .problems'),
+      seen => seen.includes(reason),
+      `${name} is refused for its reason`,
+    )
     expect((await page.all('.card')).length).toBe(before)
   }
 
@@ -69,7 +105,14 @@ describe('site files', () => {
     await refused('broken.json', '{"format": "tall-cask/site", ', 'not JSON')
     await refused('foreign.json', '{"format":"garden","version":1}', 'not a Tall Cask site')
     await refused('newer.json', JSON.stringify({ ...quillfern(), version: 9 }), 'newer Tall Cask')
-    await refused('hostile.json', JSON.stringify({ ...quillfern(), nodes: [{ kind: 'tank', id: '../../x', name: '<img src=x onerror=alert(1)>' }] }), 'letters, digits and dashes')
+    await refused(
+      'hostile.json',
+      JSON.stringify({
+        ...quillfern(),
+        nodes: [{ kind: 'tank', id: '../../x', name: '<img src=x onerror=alert(1)>' }],
+      }),
+      'letters, digits and dashes',
+    )
     await refused('empty.json', '', 'empty')
   })
 
@@ -84,22 +127,31 @@ describe('site files', () => {
 
   it('the site and its days are saved as files that read back', async () => {
     await page.openDemo('cinder-tor')
-    const saved = await page.driver.executeAsyncScript<{ name: string, text: string }[]>(`
+    const saved = await page.driver.executeAsyncScript<{ name: string; text: string }[]>(`
       const done = arguments[arguments.length - 1], files = [], make = URL.createObjectURL;
-      URL.createObjectURL = (blob) => { blob.text().then(text => files.push({ text, name: '' })); return make.call(URL, blob) };
-      HTMLAnchorElement.prototype.click = function () { this.download && setTimeout(() => { files.at(-1).name = this.download }, 50) };
+      URL.createObjectURL = (blob) => {
+        const file = { text: '', name: '' };
+        files.push(file);
+        blob.text().then(text => { file.text = text });
+        return make.call(URL, blob);
+      };
+      HTMLAnchorElement.prototype.click = function () { if (this.download) files.at(-1).name = this.download };
       const wait = ms => new Promise(r => setTimeout(r, ms));
       (async () => {
         for (const words of ['Save this site as a file', 'days as CSV']) {
           [...document.querySelectorAll('.tools button')].find(b => b.textContent.trim().startsWith('Files')).click();
           await wait(500);
           const before = files.length;
-          [...document.querySelectorAll('.el-dropdown-menu__item')].find(i => i.textContent.includes(words)).dispatchEvent(new MouseEvent('click', { bubbles: true }));
-          for (let times = 0; times < 100 && !files[before]?.name; times++) await wait(100);
+          [...document.querySelectorAll('.el-dropdown-menu__item')]
+            .find(i => i.textContent.includes(words)).dispatchEvent(new MouseEvent('click', { bubbles: true }));
+          for (let times = 0; times < 100 && !files[before]?.text; times++) await wait(100);
         }
         done(files);
       })()`)
-    expect(saved.map(file => file.name)).toEqual(['cinder-tor.tallcask.json', expect.stringMatching(/^cinder-tor-made-up-\d+\.csv$/)])
+    expect(saved.map(file => file.name)).toEqual([
+      'cinder-tor.tallcask.json',
+      expect.stringMatching(/^cinder-tor-made-up-\d+\.csv$/),
+    ])
     expect(JSON.parse(saved[0]!.text)).toEqual(JSON.parse(readFileSync('demo/cinder-tor.json', 'utf8')))
     const days = saved[1]!.text.trim().split(/\r?\n/)
     expect(days[0]).toContain('held_L')
@@ -122,7 +174,11 @@ describe('closing at any moment', () => {
     await page.go('/site/brindle-yard/catch')
     expect(await page.value('Length of the piece')).toBe('8.25 m')
     await page.press('Undo')
-    await page.until(() => page.value('Length of the piece'), value => value === '7 m', 'its history came along')
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '7 m',
+      'its history came along',
+    )
     await page.saved()
   })
 
@@ -136,13 +192,21 @@ describe('closing at any moment', () => {
     await page.saved()
     const second = await page.driver.getWindowHandle()
     await page.driver.switchTo().window(first)
-    await page.until(() => page.value('Length of the piece'), value => value === '9 m', 'an idle tab takes over what the other saved')
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '9 m',
+      'an idle tab takes over what the other saved',
+    )
     await page.driver.switchTo().window(second)
     await page.press('Undo')
     await page.saved()
     await page.driver.close()
     await page.driver.switchTo().window(first)
-    await page.until(() => page.value('Length of the piece'), value => value === '7 m', 'undo travels too')
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '7 m',
+      'undo travels too',
+    )
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
   })
 })

@@ -1,14 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Key, openBrowser, type Page } from './page'
+import { Key, openBrowser, litres, type Page } from './page'
 
 let page: Page
-beforeAll(async () => { page = await openBrowser() })
+beforeAll(async () => {
+  page = await openBrowser()
+})
 afterAll(() => page.quit())
 
-const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)
 const asked = async () => litres(await page.figure('Asked a year'))
 const short = async () => Number(await page.figure('Days short'))
-const undoAll = async (times: number) => { for (let done = 0; done < times; done++) await page.press('Undo') }
+const undoAll = async (times: number) => {
+  for (let done = 0; done < times; done++) await page.press('Undo')
+}
 const ofUse = async (id: string) => (await page.css(`[data-use="${id}"]`)).getText()
 
 describe('what the water is for', () => {
@@ -19,7 +22,11 @@ describe('what the water is for', () => {
     await page.press('Add this use')
     const flushing = await page.until(asked, now => now > before + 1000, 'flushing asks')
     await page.type('Times a person a day', '9')
-    await page.until(asked, now => Math.abs((now - before) / (flushing - before) - 2) < 0.05, 'twice as often, twice as much')
+    await page.until(
+      asked,
+      now => Math.abs((now - before) / (flushing - before) - 2) < 0.05,
+      'twice as often, twice as much',
+    )
     await page.choose('Kind of use to add', 'Goats')
     await page.press('Add this use')
     const goats = await page.until(asked, now => now > flushing + 1000, 'goats ask')
@@ -36,13 +43,21 @@ describe('what the water is for', () => {
     await page.until(asked, now => now < before - 1000, 'mulch asks less')
     await undoAll(1)
     await page.press('drip it by the clock')
-    await page.until(() => ofUse('orchard'), text => /10[\d.]+ % of what it needs/.test(text), 'it meets the bed’s need')
+    await page.until(
+      () => ofUse('orchard'),
+      text => /10[\d.]+ % of what it needs/.test(text),
+      'it meets the bed’s need',
+    )
     await page.type('Minutes a run', '2')
     await page.until(page.findings, found => found.includes('drip-short'), 'two minutes are too short')
     await page.press('run it as the bed needs')
     await page.until(page.findings, found => !found.includes('drip-short'), 'long enough')
     await page.type('Flow the line can give', '20 L/h')
-    await page.until(() => ofUse('orchard'), text => /zones, one after the other/.test(text), 'several zones')
+    await page.until(
+      () => ofUse('orchard'),
+      text => /zones, one after the other/.test(text),
+      'several zones',
+    )
     expect(await page.findings()).not.toContain('zone-over-flow')
     await page.type('Zones', '1')
     await page.until(page.findings, found => found.includes('zone-over-flow'), 'one zone is over its flow')
@@ -54,7 +69,11 @@ describe('what the water is for', () => {
     await page.openDemo('brindle-yard', 'need')
     const before = await short()
     await page.press('Ration Planters when water is short')
-    await page.until(() => page.text('.sheet'), text => text.includes('given up by rationing'), 'litres are given up')
+    await page.until(
+      () => page.text('.sheet'),
+      text => text.includes('given up by rationing'),
+      'litres are given up',
+    )
     await page.until(short, days => days < before, 'fewer short days')
     await undoAll(1)
     await page.type('Short days I can live with', '0')
@@ -81,11 +100,20 @@ describe('what the water is for', () => {
   it('all is read and shown in gallons and feet as well', async () => {
     await page.choose('Units', 'US units')
     expect(await page.text('.sheet')).toMatch(/US gal/)
-    const metric = async () => [...(await page.text('.sheet')).matchAll(/[^\n]*\d (?:L|m³|m²|m|mm|kPa|kg)(?![\w])[^\n]*/g)].map(([line]) => line)
+    const metric = async () =>
+      [...(await page.text('.sheet')).matchAll(/[^\n]*\d (?:L|m³|m²|m|mm|kPa|kg)(?![\w])[^\n]*/g)].map(([line]) => line)
     expect(await metric()).toEqual([])
     await page.press('Store')
-    await page.until(() => page.text('.sheet'), text => text.includes('Other ways'), 'the Store sheet')
-    await page.until(() => page.text('.size'), text => text.includes('As it is'), 'the curve')
+    await page.until(
+      () => page.text('.sheet'),
+      text => text.includes('Other ways'),
+      'the Store sheet',
+    )
+    await page.until(
+      () => page.text('.size'),
+      text => text.includes('As it is'),
+      'the curve',
+    )
     expect(await metric()).toEqual([])
     await page.choose('Units', 'metric')
   })

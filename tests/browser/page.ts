@@ -5,8 +5,21 @@ import { Builder, By, Key, until, type WebDriver, type WebElement } from 'seleni
 import chrome from 'selenium-webdriver/chrome.js'
 import { inject } from 'vitest'
 
-const FLAGS = ['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,800']
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--window-size=1280,800',
+]
 const WAIT_MS = 12000
+
+/** The litres that a figure on the screen says. */
+export const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)
 
 /** A browser with a fresh profile, and what a person does with it. */
 export async function openBrowser(address = inject('address')) {
@@ -15,38 +28,107 @@ export async function openBrowser(address = inject('address')) {
   options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tall-cask-profile-'))}`)
   options.setUserPreferences({ 'download.default_directory': mkdtempSync(join(tmpdir(), 'tall-cask-downloads-')) })
   options.set('goog:loggingPrefs', { performance: 'ALL', browser: 'ALL' })
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver')).build()
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'))
+    .build()
   await size(driver, 1280, 800)
   return new Page(driver, address)
 }
 
 async function size(driver: WebDriver, width: number, height: number): Promise<void> {
-  await (driver as unknown as { sendDevToolsCommand: (name: string, args: object) => Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+  await (
+    driver as unknown as { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
+  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
 }
 
 export class Page {
-  constructor(readonly driver: WebDriver, readonly address: string) {}
+  constructor(
+    readonly driver: WebDriver,
+    readonly address: string,
+  ) {}
 
   size = (width: number, height: number) => size(this.driver, width, height)
   go = (path: string) => this.driver.get(this.address + path)
   quit = () => this.driver.quit()
   css = (selector: string) => this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS, `no ${selector}`)
   all = (selector: string) => this.driver.findElements(By.css(selector))
-  button = (words: string) => this.driver.wait(until.elementLocated(By.xpath(`//*[self::button or self::a or self::label][contains(normalize-space(.), "${words}")]`)), WAIT_MS, `no button “${words}”`)
-  field = (label: string) => this.css(`input[aria-label="${label}"]`)
+  async button(words: string): Promise<WebElement> {
+    const path = `//*[self::button or self::a or self::label][contains(normalize-space(.), "${words}")]`
+    await this.seek(path)
+    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `no button “${words}”`)
+  }
+  async field(label: string): Promise<WebElement> {
+    const path = `//input[@aria-label="${label}"]`
+    await this.seek(path)
+    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `no field “${label}”`)
+  }
+
+  /**
+   * Looks for a thing as a person does who does not see it: opens what is folded, then walks the subjects of the step.
+   * Where none has it, the Sheet is left at the subject it was at.
+   */
+  async seek(path: string): Promise<void> {
+    await this.driver.executeAsyncScript(
+      `const [path, done] = arguments;
+      const frame = () => new Promise(next => requestAnimationFrame(() => setTimeout(next)));
+      const there = () => document.evaluate(path, document, null, 9, null).singleNodeValue;
+      const unfold = async () => {
+        document.querySelectorAll('.sheet .fold > h3 button[aria-expanded=false]').forEach(head => head.click());
+        await frame();
+      };
+      (async () => {
+        for (let times = 0; times < 40 && document.querySelector('.index') && !document.querySelector('.notes h2, .notes p'); times++)
+          await frame();
+        if (there()) return;
+        await unfold();
+        const was = document.querySelector('.index [aria-current=true]');
+        for (const subject of document.querySelectorAll('.index button')) {
+          if (there()) return;
+          subject.click();
+          await frame();
+          await unfold();
+        }
+        if (!there()) { was?.click(); await frame(); await unfold(); }
+      })().then(done, done);`,
+      path,
+    )
+  }
+
+  /** Opens every group of notes that is folded. */
+  async unfold(): Promise<void> {
+    await this.driver.executeScript(
+      'document.querySelectorAll(".sheet .fold > h3 button[aria-expanded=false]").forEach(head => head.click())',
+    )
+  }
+
+  /** Chooses a subject in the index of the step. */
+  async subject(id: string): Promise<void> {
+    await this.click(this.css(`.index [data-subject="${id}"]`))
+    await this.css(`.notes[data-of="${id}"]`)
+    await this.unfold()
+  }
 
   /** Waits until a reading of the page fulfils a condition, and gives it back. */
   async until<Value>(read: () => Promise<Value>, holds: (value: Value) => boolean, what: string): Promise<Value> {
     let last: Value | undefined
-    await this.driver.wait(async () => {
-      try {
-        last = await read()
-        return holds(last)
-      }
-      catch {
-        return false
-      }
-    }, WAIT_MS, `${what}; last seen: ${String(last)}`).catch((error: Error) => { throw new Error(`${what}; last seen: ${JSON.stringify(last)} (${error.message})`) })
+    await this.driver
+      .wait(
+        async () => {
+          try {
+            last = await read()
+            return holds(last)
+          } catch {
+            return false
+          }
+        },
+        WAIT_MS,
+        `${what}; last seen: ${String(last)}`,
+      )
+      .catch((error: Error) => {
+        throw new Error(`${what}; last seen: ${JSON.stringify(last)} (${error.message})`)
+      })
     return last as Value
   }
 
@@ -71,27 +153,62 @@ export class Page {
   }
 
   async choose(label: string, name: string): Promise<void> {
-    const box = await this.driver.wait(until.elementLocated(By.xpath(`//*[contains(@class, "el-select") and .//input[@aria-label="${label}"]]//*[contains(@class, "el-select__wrapper")]`)), WAIT_MS, `no choice “${label}”`)
+    await this.seek(`//*[contains(@class, "el-select")]//input[@aria-label="${label}"]`)
+    const box = await this.driver.wait(
+      until.elementLocated(
+        By.xpath(
+          `//*[contains(@class, "el-select") and .//input[@aria-label="${label}"]]//*[contains(@class, ` +
+            '"el-select__wrapper")]',
+        ),
+      ),
+      WAIT_MS,
+      `no choice “${label}”`,
+    )
     await this.click(box)
-    const option = await this.driver.wait(async () => {
-      for (const item of await this.all('.el-select-dropdown__item')) if (await item.isDisplayed() && (await item.getText()).startsWith(name)) return item
-      return false as unknown as WebElement
-    }, WAIT_MS, `no option “${name}”`)
+    const option = await this.driver.wait(
+      async () => {
+        for (const item of await this.all('.el-select-dropdown__item'))
+          if ((await item.isDisplayed()) && (await item.getText()).startsWith(name)) return item
+        return false as unknown as WebElement
+      },
+      WAIT_MS,
+      `no option “${name}”`,
+    )
     await option.click()
-    await this.driver.wait(async () => {
-      for (const item of await this.all('.el-select-dropdown')) if (await item.isDisplayed()) return false
-      return true
-    }, WAIT_MS, 'the list stays open').catch(() => undefined)
+    await this.driver
+      .wait(
+        async () => {
+          for (const item of await this.all('.el-select-dropdown')) if (await item.isDisplayed()) return false
+          return true
+        },
+        WAIT_MS,
+        'the list stays open',
+      )
+      .catch(() => undefined)
   }
 
   value = async (label: string) => (await this.field(label)).getAttribute('value')
   figure = async (name: string) => (await this.css(`[data-figure^="${name}"]`)).getText()
   text = async (selector = 'body') => (await this.css(selector)).getText()
   findings = async () => Promise.all((await this.all('.finding')).map(card => card.getAttribute('data-check')))
-  saved = () => this.until(() => this.driver.executeScript<string>('return document.querySelector("[data-saving]")?.dataset.saving'), state => state === 'saved', 'the site is saved')
+  saved = () =>
+    this.until(
+      () => this.driver.executeScript<string>('return document.querySelector("[data-saving]")?.dataset.saving'),
+      state => state === 'saved',
+      'the site is saved',
+    )
 
   /** The year's figures have come for what is on the screen now. */
-  answered = () => this.until(() => this.driver.executeScript<number>('return document.querySelectorAll(".figures.waiting").length + [...document.querySelectorAll("[data-figure]")].filter(e => e.textContent === "…").length'), count => count === 0, 'the year is worked out')
+  answered = () =>
+    this.until(
+      () =>
+        this.driver.executeScript<number>(
+          'return document.querySelectorAll(".figures.waiting").length + ' +
+            '[...document.querySelectorAll("[data-figure]")].filter(e => e.textContent === "…").length',
+        ),
+      count => count === 0,
+      'the year is worked out',
+    )
 
   async upload(selector: string, name: string, content: string | Uint8Array): Promise<void> {
     const path = join(mkdtempSync(join(tmpdir(), 'tall-cask-file-')), name)

@@ -4,7 +4,9 @@ import { openBrowser, type Page } from './page'
 
 /** Takes the pictures of docs/screenshots from the demo sites. Run by `npm run screenshots`, not by the tests. */
 let page: Page
-beforeAll(async () => { page = await openBrowser() })
+beforeAll(async () => {
+  page = await openBrowser()
+})
 afterAll(() => page.quit())
 
 const shoot = async (name: string) => {
@@ -23,23 +25,41 @@ it('takes the main views', async () => {
     await page.openDemo('quillfern-ridge', step)
     await shoot(step)
   }
-  for (const [name, demo, step, place] of [['first-flush', 'cinder-tor', 'clean', '[data-chamber]'], ['storm', 'quillfern-ridge', 'catch', '.climate']] as const) {
+  for (const [name, demo, step, subject] of [
+    ['first-flush', 'cinder-tor', 'clean', 'spout-1'],
+    ['storm', 'quillfern-ridge', 'catch', 'weather'],
+  ] as const) {
     await page.openDemo(demo, step)
-    await page.driver.executeScript(`document.querySelector('${place}').scrollIntoView()`)
+    await page.subject(subject)
     await shoot(name)
   }
-  const shown = (selector: string) => page.driver.executeScript(`document.querySelector('${selector}').scrollIntoView()`)
+  const shown = (selector: string) =>
+    page.driver.executeScript(`document.querySelector('${selector}').scrollIntoView()`)
   await page.openDemo('quillfern-ridge')
-  await page.until(() => page.text('.size'), text => text.includes('As it is'), 'the curve')
-  await shown('.size')
+  await page.subject('tank-1')
+  await page.until(
+    () => page.text('.notes'),
+    text => text.includes('As it is'),
+    'the curve',
+  )
   await shoot('how-big')
+  await page.subject('many')
   await page.press('Run 1000 times 30 years')
-  await page.until(() => page.text('.many'), text => /In 30.000 made-up years/.test(text), 'all the years')
-  await shown('#store-many')
+  await page.until(
+    () => page.text('.many'),
+    text => /In 30.000 made-up years/.test(text),
+    'all the years',
+  )
+  await page.driver.executeScript('document.querySelector(".notes").scrollTo(0, 0)')
   await shoot('many-years')
+  await page.subject('ways')
   for (const way of ['One upright poly tank', 'caged totes, joined', 'Big chambers']) await page.press(way)
-  await page.until(() => page.text('.options table'), text => !text.includes('…'), 'weighed')
-  await shown('#store-ways')
+  await page.until(
+    () => page.text('.options table'),
+    text => !text.includes('…'),
+    'weighed',
+  )
+  await shown('.options table')
   await shoot('other-ways')
   for (let times = 0; times < 3; times++) await page.press('Undo')
   await page.saved()
@@ -49,8 +69,16 @@ it('takes the main views', async () => {
   await shoot('year')
   await page.openDemo('brindle-yard', 'catch')
   await page.press('Load a rain record')
-  await page.upload('.el-dialog input[type=file]', 'ridge-rain.csv', await import('node:fs').then(fs => fs.readFileSync('demo/ridge-rain.csv')))
-  await page.until(() => page.text('.el-dialog'), text => text.includes('a year'), 'read')
+  await page.upload(
+    '.el-dialog input[type=file]',
+    'ridge-rain.csv',
+    await import('node:fs').then(fs => fs.readFileSync('demo/ridge-rain.csv')),
+  )
+  await page.until(
+    () => page.text('.el-dialog'),
+    text => text.includes('a year'),
+    'read',
+  )
   await shoot('rain-record')
   await page.driver.executeScript('localStorage.setItem("tall-cask-theme", "dark")')
   await page.openDemo('cinder-tor')

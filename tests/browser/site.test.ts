@@ -3,7 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { By, Key, openBrowser, type Page } from './page'
 
 let page: Page
-beforeAll(async () => { page = await openBrowser() })
+beforeAll(async () => {
+  page = await openBrowser()
+})
 afterAll(() => page.quit())
 
 describe('a new site, from three answers to the year', () => {
@@ -23,7 +25,11 @@ describe('a new site, from three answers to the year', () => {
     const short = Number(await page.figure('Days short'))
     expect(short).toBeGreaterThan(0)
     await page.press('Join one more like Tank B')
-    await page.until(async () => Number(await page.figure('Days short')), days => days < short - 2, 'a third tote helps')
+    await page.until(
+      async () => Number(await page.figure('Days short')),
+      days => days < short - 2,
+      'a third tote helps',
+    )
     await page.press('Undo')
     expect(await page.figure('Usable when full')).toMatch(/L|m³/)
     expect(await page.text('h1')).toBeDefined()
@@ -44,7 +50,11 @@ describe('a new site, from three answers to the year', () => {
 
   it('reads mixed units and shows the site’s own, without drift', async () => {
     await page.type('Length of the piece', '30 ft 6')
-    await page.until(() => page.value('Length of the piece'), value => value === '9.3 m', 'the length is shown in metres')
+    await page.until(
+      () => page.value('Length of the piece'),
+      value => value === '9.3 m',
+      'the length is shown in metres',
+    )
     for (const units of ['US units', 'imperial', 'metric', 'US units', 'metric']) await page.choose('Units', units)
     await page.choose('Units', 'US units')
     expect(await page.value('Length of the piece')).toBe('30 ft 6 in')
@@ -60,9 +70,15 @@ describe('Quillfern Ridge', () => {
     await page.css('.section svg')
     await page.answered()
     const section = await page.text('.section')
-    for (const name of ['Cottage roof', 'Workshop roof', 'East tank A', 'East tank B', 'Header', 'Borehole', 'Kitchen']) expect(section).toContain(name)
+    for (const name of ['Cottage roof', 'Workshop roof', 'East tank A', 'East tank B', 'Header', 'Borehole', 'Kitchen'])
+      expect(section).toContain(name)
     expect(await page.all('[data-figure]')).toHaveLength(4)
-    expect(await page.findings()).toEqual(['gutter-too-small', 'overflow-too-small', 'spill-over-door', 'no-first-flush'])
+    expect(await page.findings()).toEqual([
+      'gutter-too-small',
+      'overflow-too-small',
+      'spill-over-door',
+      'no-first-flush',
+    ])
     expect(await page.all('.year .short')).toHaveLength(Number(await page.figure('Days short')))
   })
 
@@ -78,14 +94,32 @@ describe('Quillfern Ridge', () => {
     const before = Number(await handle.getAttribute('aria-valuenow'))
     await page.driver.executeScript('document.activeElement.blur()')
     const { x, y, width, height } = await handle.getRect()
-    await page.driver.actions().move({ x: Math.round(x + width / 2), y: Math.round(y + height * 0.6) }).press().move({ x: Math.round(x + width / 2), y: Math.round(y + height * 0.6) - 30, duration: 120 }).release().perform()
-    const dragged = await page.until(async () => Number(await handle.getAttribute('aria-valuenow')), value => value > before + 0.5, 'the tank went up')
+    await page.driver
+      .actions()
+      .move({ x: Math.round(x + width / 2), y: Math.round(y + height * 0.6) })
+      .press()
+      .move({ x: Math.round(x + width / 2), y: Math.round(y + height * 0.6) - 30, duration: 120 })
+      .release()
+      .perform()
+    const dragged = await page.until(
+      async () => Number(await handle.getAttribute('aria-valuenow')),
+      value => value > before + 0.5,
+      'the tank went up',
+    )
     expect(Math.abs(dragged / 0.05 - Math.round(dragged / 0.05))).toBeLessThan(1e-6)
     await page.until(page.findings, found => found.includes('rims-differ'), 'the tops differ')
     await page.press('Undo')
-    await page.until(async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')), value => value === before, 'one undo takes the whole drag back')
+    await page.until(
+      async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')),
+      value => value === before,
+      'one undo takes the whole drag back',
+    )
     await (await page.css('[data-node="tank-2"]')).sendKeys(Key.ARROW_UP, Key.ARROW_UP)
-    await page.until(async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')), value => Math.abs(value - before - 0.1) < 1e-6, 'two presses are 10 cm')
+    await page.until(
+      async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')),
+      value => Math.abs(value - before - 0.1) < 1e-6,
+      'two presses are 10 cm',
+    )
   })
 
   it('undo outlives a reload, and redo too', async () => {
@@ -93,12 +127,27 @@ describe('Quillfern Ridge', () => {
     await page.go('/site/quillfern-ridge/store')
     await page.css('[data-node="tank-2"]')
     await page.press('Undo')
-    await page.until(async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')), value => value === 0.15, 'undone after the reload')
+    await page.until(
+      async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')),
+      value => value === 0.15,
+      'undone after the reload',
+    )
     await page.saved()
     await page.driver.navigate().refresh()
     await page.css('[data-node="tank-2"]')
-    await page.driver.actions().keyDown(Key.CONTROL).keyDown(Key.SHIFT).sendKeys('z').keyUp(Key.SHIFT).keyUp(Key.CONTROL).perform()
-    await page.until(async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')), value => value === 0.25, 'redone after the reload')
+    await page.driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .keyDown(Key.SHIFT)
+      .sendKeys('z')
+      .keyUp(Key.SHIFT)
+      .keyUp(Key.CONTROL)
+      .perform()
+    await page.until(
+      async () => Number(await (await page.css('[data-node="tank-2"]')).getAttribute('aria-valuenow')),
+      value => value === 0.25,
+      'redone after the reload',
+    )
     await page.press('Undo')
   })
 
@@ -108,11 +157,19 @@ describe('Quillfern Ridge', () => {
     await field.click()
     const change = async (text: string) => {
       await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text)
-      return page.driver.executeAsyncScript<number>(`
-        const done = arguments[0], figure = document.querySelector('[data-figure="Usable when full"]'), before = figure.textContent, input = arguments[1];
+      return page.driver.executeAsyncScript<number>(
+        `
+        const done = arguments[0], input = arguments[1];
+        const figure = document.querySelector('[data-figure="Usable when full"]'), before = figure.textContent;
         const start = performance.now();
-        new MutationObserver(() => { if (figure.textContent !== before && !figure.textContent.includes('…')) done(performance.now() - start) }).observe(figure, { characterData: true, childList: true, subtree: true });
-        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))`.replace('arguments[0]', 'arguments[arguments.length - 1]').replace('arguments[1]', 'arguments[0]'), field)
+        new MutationObserver(() => {
+          if (figure.textContent !== before && !figure.textContent.includes('…')) done(performance.now() - start)
+        }).observe(figure, { characterData: true, childList: true, subtree: true });
+        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))`
+          .replace('arguments[0]', 'arguments[arguments.length - 1]')
+          .replace('arguments[1]', 'arguments[0]'),
+        field,
+      )
     }
     const times = []
     for (const text of ['2.5', '2.3', '2.6', '2.2', '2.4']) times.push(await change(text))
@@ -127,14 +184,22 @@ describe('Quillfern Ridge', () => {
     await page.driver.executeScript('document.activeElement.blur()')
     await page.driver.actions().sendKeys('s').perform()
     await page.type('rain', '1 in')
-    await page.until(() => page.text('.el-drawer .worked'), text => text.includes('25.4'), 'the sum takes inches')
+    await page.until(
+      () => page.text('.el-drawer .worked'),
+      text => text.includes('25.4'),
+      'the sum takes inches',
+    )
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
   })
 
   it('moves add tanks each way, and the Section shows them', async () => {
     await page.go('/site/brindle-yard/store')
     await page.css('[data-node="tank-1"]')
-    for (const [move, tank] of [['Join at the bottom', 'tank-4'], ['Feed by the spill', 'tank-5'], ['Stand it alone', 'tank-6']] as const) {
+    for (const [move, tank] of [
+      ['Join at the bottom', 'tank-4'],
+      ['Feed by the spill', 'tank-5'],
+      ['Stand it alone', 'tank-6'],
+    ] as const) {
       await page.press(move)
       await page.css(`[data-node="${tank}"]`)
     }
@@ -142,14 +207,22 @@ describe('Quillfern Ridge', () => {
     expect(await page.text('.runs')).toContain('at the bottom')
     await page.press('As a drawing')
     for (let times = 0; times < 3; times++) await page.press('Undo')
-    await page.until(() => page.all('[data-node^="tank-"]'), tanks => tanks.length === 3, 'all three undone')
+    await page.until(
+      () => page.all('[data-node^="tank-"]'),
+      tanks => tanks.length === 3,
+      'all three undone',
+    )
   })
 
   it('the open year agrees with the ribbon', async () => {
     await page.openDemo('brindle-yard')
     const short = await page.figure('Days short')
     await page.click(page.css('.year .frame svg'))
-    await page.until(() => page.text('.open-year'), text => text.includes(`${short} days short`), 'the chart’s figures are the ribbon’s')
+    await page.until(
+      () => page.text('.open-year'),
+      text => text.includes(`${short} days short`),
+      'the chart’s figures are the ribbon’s',
+    )
     await page.css('.open-year canvas')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
     await page.choose('Which year', 'worst year')

@@ -8,48 +8,87 @@ let server: ChildProcess
 const address = 'http://127.0.0.1:4399'
 const demo = () => JSON.parse(readFileSync('demo/quillfern-ridge.json', 'utf8')) as Record<string, unknown>
 const post = async (path: string, body: unknown) => {
-  const answer = await fetch(address + path, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } })
-  return { status: answer.status, json: await answer.json() as Record<string, never> }
+  const answer = await fetch(address + path, {
+    method: 'POST',
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+    headers: { 'content-type': 'application/json' },
+  })
+  return { status: answer.status, json: (await answer.json()) as Record<string, never> }
 }
 
 beforeAll(async () => {
-  server = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, HOST: '', PORT: '4399' }, stdio: 'ignore' })
+  server = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: { ...process.env, HOST: '', PORT: '4399' },
+    stdio: 'ignore',
+  })
   for (let tries = 0; tries < 150; tries++) {
-    if (await fetch(`${address}/api/health`).then(answer => answer.ok, () => false)) return
+    if (
+      await fetch(`${address}/api/health`).then(
+        answer => answer.ok,
+        () => false,
+      )
+    )
+      return
     await new Promise(done => setTimeout(done, 100))
   }
 }, 20000)
 afterAll(() => server.kill())
 
 describe('the simulated weather service', () => {
-  const get = async (query: string) => { const answer = await fetch(`${address}/api/weather?${query}`); return { status: answer.status, text: await answer.text() } }
-  const json = async (query: string) => { const { status, text } = await get(query); return { status, json: JSON.parse(text) as Record<string, never> } }
+  const get = async (query: string) => {
+    const answer = await fetch(`${address}/api/weather?${query}`)
+    return { status: answer.status, text: await answer.text() }
+  }
+  const json = async (query: string) => {
+    const { status, text } = await get(query)
+    return { status, json: JSON.parse(text) as Record<string, never> }
+  }
   const outage = (to: string) => post('/api/devices/weather', { outage: to })
 
   it('lists stations near a point, nearest first, the same every time', async () => {
     const first = await json('lat=39.2&lon=14.2')
-    const stations = first.json.stations as unknown as { id: string, distanceKm: number, climate: string, from: string }[]
+    const stations = first.json.stations as unknown as {
+      id: string
+      distanceKm: number
+      climate: string
+      from: string
+    }[]
     expect(stations.length).toBeGreaterThan(3)
-    expect(stations.map(station => station.distanceKm)).toEqual([...stations.map(station => station.distanceKm)].sort((a, b) => a - b))
+    expect(stations.map(station => station.distanceKm)).toEqual(
+      [...stations.map(station => station.distanceKm)].sort((a, b) => a - b),
+    )
     expect(stations[0]!.distanceKm).toBeLessThan(30)
     expect(await json('lat=39.2&lon=14.2')).toEqual(first)
   })
   it('gives a station’s days as JSON and as a table that the record reader takes, gaps and all', async () => {
     const { json: near } = await json('lat=-28&lon=150')
-    const { id, from, to } = (near.stations as unknown as { id: string, from: string, to: string }[])[0]!
-    const { days } = (await json(`station=${id}`)).json as unknown as { days: { date: string, rainMm: number | null }[] }
+    const { id, from, to } = (near.stations as unknown as { id: string; from: string; to: string }[])[0]!
+    const { days } = (await json(`station=${id}`)).json as unknown as {
+      days: { date: string; rainMm: number | null }[]
+    }
     expect([days[0]!.date, days.at(-1)!.date]).toEqual([from, to])
     const table = await get(`station=${id}&format=csv`)
     const read = readRecord(table.text)
-    expect(read).toMatchObject({ ok: true, start: from, end: to, missingDays: days.filter(day => day.rainMm === null).length })
+    expect(read).toMatchObject({
+      ok: true,
+      start: from,
+      end: to,
+      missingDays: days.filter(day => day.rainMm === null).length,
+    })
     const part = await json(`station=${id}&from=2010-01-01&to=2010-12-31`)
     expect((part.json.days as unknown as unknown[]).length).toBe(365)
   })
   it('says what is wrong with a question', async () => {
-    expect(await json('lat=95&lon=3')).toMatchObject({ status: 422, json: { error: [{ path: 'lat', sentence: expect.stringContaining('at most 90') }] } })
+    expect(await json('lat=95&lon=3')).toMatchObject({
+      status: 422,
+      json: { error: [{ path: 'lat', sentence: expect.stringContaining('at most 90') }] },
+    })
     expect(await json('lat=abc&lon=3')).toMatchObject({ status: 422, json: { error: [{ path: 'lat' }] } })
     expect(await json('station=nowhere')).toMatchObject({ status: 404 })
-    expect(await json('station=st-1-1&format=xml')).toMatchObject({ status: 422, json: { error: [{ path: 'format' }] } })
+    expect(await json('station=st-1-1&format=xml')).toMatchObject({
+      status: 422,
+      json: { error: [{ path: 'format' }] },
+    })
   })
   it('fails as it is switched to, and works again', async () => {
     expect((await outage('sulking')).status).toBe(422)
@@ -72,32 +111,55 @@ describe('the routes', () => {
     expect(status).toBe(200)
     expect(Object.keys(json)).toEqual(['result', 'working', 'source'])
     expect(json.result).toEqual({ volumeL: expect.closeTo(410.4, 9) })
-    expect(json.working).toContainEqual({ symbol: 'V', expression: '38 × 12 × 0.9 × 1', value: expect.closeTo(410.4, 9), unit: 'L' })
+    expect(json.working).toContainEqual({
+      symbol: 'V',
+      expression: '38 × 12 × 0.9 × 1',
+      value: expect.closeTo(410.4, 9),
+      unit: 'L',
+    })
   })
   it('answer the year of a site, the same with the same seed, with the mass balance closed', async () => {
     const first = await post('/api/balance', { site: demo(), options: { years: 12, seed: 4, daily: true } })
     const again = await post('/api/balance', { site: demo(), options: { years: 12, seed: 4, daily: true } })
     expect(first.status).toBe(200)
     expect(first.json).toEqual(again.json)
-    const { years, daily, massErrorL } = first.json as { years: { askedL: number }[], daily: { askedL: number[], rainMm: number[] }, massErrorL: number }
+    const { years, daily, massErrorL } = first.json as {
+      years: { askedL: number }[]
+      daily: { askedL: number[]; rainMm: number[] }
+      massErrorL: number
+    }
     expect(years).toHaveLength(12)
-    expect(daily.askedL.reduce((sum, value) => sum + value, 0)).toBeCloseTo(years.reduce((sum, year) => sum + year.askedL, 0), 3)
+    expect(daily.askedL.reduce((sum, value) => sum + value, 0)).toBeCloseTo(
+      years.reduce((sum, year) => sum + year.askedL, 0),
+      3,
+    )
     expect(Math.abs(massErrorL)).toBeLessThan(1e-3)
     expect((await post('/api/balance', demo())).json.years).toHaveLength(30)
   })
   it('answer an ensemble and a curve of sizes as options of the balance', async () => {
-    const { status, json } = await post('/api/balance', { site: demo(), options: { years: 10, members: 9, sizes: { tank: 'tank-1', litres: [2000, 8000, 30000] } } })
+    const { status, json } = await post('/api/balance', {
+      site: demo(),
+      options: { years: 10, members: 9, sizes: { tank: 'tank-1', litres: [2000, 8000, 30000] } },
+    })
     expect(status).toBe(200)
-    const { ensemble, sizes } = json as unknown as { ensemble: { years: number, shortDays: number[] }, sizes: { capL: number, shortDays: number }[] }
+    const { ensemble, sizes } = json as unknown as {
+      ensemble: { years: number; shortDays: number[] }
+      sizes: { capL: number; shortDays: number }[]
+    }
     expect(ensemble).toMatchObject({ members: 9, years: 90, dryByMonth: expect.any(Array) })
     expect(sizes.map(point => Math.round(point.capL))).toEqual([2000, 8000, 30000])
     expect(sizes[0]!.shortDays).toBeGreaterThan(sizes[2]!.shortDays)
   })
   it('answer the review in the site’s units', async () => {
     const metric = await post('/api/review', demo())
-    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual(['gutter-too-small', 'spill-over-door', 'no-first-flush', 'overflow-too-small'])
-    const us = await post('/api/review', { ...demo(), standards: { ...demo().standards as object, units: 'us' } })
-    const whys = (us.json.findings as { check: string, why: string }[])
+    expect((metric.json.findings as { check: string }[]).map(finding => finding.check)).toEqual([
+      'gutter-too-small',
+      'spill-over-door',
+      'no-first-flush',
+      'overflow-too-small',
+    ])
+    const us = await post('/api/review', { ...demo(), standards: { ...(demo().standards as object), units: 'us' } })
+    const whys = us.json.findings as { check: string; why: string }[]
     expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('4.094 in')
     expect(whys.find(finding => finding.check === 'gutter-too-small')!.why).toContain('2.95 in/h')
   })
@@ -107,19 +169,40 @@ describe('the routes', () => {
     ['no site', '/api/balance', { hello: 1 }, 422, 'format'],
     ['a wrong field', '/api/review', { ...demo(), place: { latitudeDeg: 95 } }, 422, 'place.latitudeDeg'],
     ['wrong options', '/api/balance', { site: demo(), options: { years: 0 } }, 422, 'options.years'],
-    ['too many years', '/api/balance', { site: demo(), options: { members: 10000, years: 200 } }, 422, 'options.members'],
-    ['sizes of no tank', '/api/balance', { site: demo(), options: { sizes: { tank: 'bath' } } }, 422, 'options.sizes.tank'],
-    ['an impossible sum', '/api/sums/tank-volume', { shape: 'box', lengthM: 1, widthM: 1, heightM: 1, levelM: 3 }, 422, 'levelM'],
+    [
+      'too many years',
+      '/api/balance',
+      { site: demo(), options: { members: 10000, years: 200 } },
+      422,
+      'options.members',
+    ],
+    [
+      'sizes of no tank',
+      '/api/balance',
+      { site: demo(), options: { sizes: { tank: 'bath' } } },
+      422,
+      'options.sizes.tank',
+    ],
+    [
+      'an impossible sum',
+      '/api/sums/tank-volume',
+      { shape: 'box', lengthM: 1, widthM: 1, heightM: 1, levelM: 3 },
+      422,
+      'levelM',
+    ],
     ['no such sum', '/api/sums/luck', {}, 404, 'name'],
   ])('say what is wrong with %s', async (_, path, body, status, where) => {
     const answer = await post(path, body)
     expect(answer.status).toBe(status)
-    expect((answer.json.error as { path: string, sentence: string }[])[0]).toMatchObject({ path: where, sentence: expect.stringMatching(/\.$/) })
+    expect((answer.json.error as { path: string; sentence: string }[])[0]).toMatchObject({
+      path: where,
+      sentence: expect.stringMatching(/\.$/),
+    })
   })
   it('serve the page under a strict policy', async () => {
     const answer = await fetch(address)
     const policy = answer.headers.get('content-security-policy')!
-    expect(policy).toContain('default-src \'none\'')
+    expect(policy).toContain("default-src 'none'")
     expect(policy).not.toContain('unsafe')
     expect(answer.headers.get('x-content-type-options')).toBe('nosniff')
     expect(answer.headers.get('x-frame-options')).toBe('DENY')
@@ -127,7 +210,8 @@ describe('the routes', () => {
   it('listen on this machine alone, and stop when told', async () => {
     await expect(fetch('http://[::1]:4399/api/health')).rejects.toThrow()
     for (const card of Object.values(networkInterfaces()).flat()) {
-      if (card && !card.internal && card.family === 'IPv4') await expect(fetch(`http://${card.address}:4399/api/health`)).rejects.toThrow()
+      if (card && !card.internal && card.family === 'IPv4')
+        await expect(fetch(`http://${card.address}:4399/api/health`)).rejects.toThrow()
     }
     const closing = new Promise(done => server.once('exit', done))
     server.kill('SIGTERM')

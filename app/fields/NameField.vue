@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** A name that can be typed over. */
+const props = defineProps<{ value: string; label: string; set: (value: string) => string | undefined }>()
+const typed = ref(props.value)
+watch(
+  () => props.value,
+  value => (typed.value = value),
+)
+function commit(): void {
+  const name = typed.value.trim()
+  if (name && name !== props.value && !props.set(name)) return
+  typed.value = props.value
+}
+</script>
+
+<template>
+  <input
+    v-model="typed"
+    class="name"
+    :aria-label="label"
+    maxlength="80"
+    autocomplete="off"
+    :style="{ '--letters': typed.length }"
+    @keydown.enter.prevent="($event.target as HTMLInputElement).blur()"
+    @keydown.esc.stop="typed = value"
+    @blur="commit"
+  />
+</template>
+
+<style scoped>
+.name {
+  font: inherit;
+  letter-spacing: inherit;
+  color: inherit;
+  background: transparent;
+  border: 0;
+  border-bottom: 1.5px dotted var(--hair);
+  padding: 0 2px;
+  margin-left: -2px;
+  max-width: 100%;
+  width: calc(var(--letters) * 1ch + 1ch);
+  min-width: 4ch;
+  field-sizing: content;
+}
+@supports (field-sizing: content) {
+  .name {
+    width: auto;
+  }
+}
+.name:hover,
+.name:focus {
+  border-bottom-color: var(--oak);
+  background: var(--field);
+}
+</style>

@@ -1,0 +1,24 @@
+import { useSite } from '~/stores/site'
+import { phraseText, type Phrase } from '#core/words'
+import { showQuantity, showVolume, type Kind } from '#core/units'
+
+/** Figures in the units of the open site. */
+export function useUnits() {
+  const store = useSite()
+  return {
+    system: computed(() => store.system),
+    show: (value: number, kind: Kind) => showQuantity(value, kind, store.system).text,
+    litres: (value: number) => showVolume(value, store.system).text,
+    /** A span of hours as people say it: minutes while there are few, days once there are many. */
+    span: (hours: number) =>
+      hours < 1.5
+        ? `${Math.max(1, Math.round(hours * 60))} minutes`
+        : hours < 72
+          ? `${Number(hours.toPrecision(2))} hours`
+          : `${Math.round(hours / 24)} days`,
+    /** An amount in the money of the site, which is what it says it is. */
+    money: (amount: number) =>
+      `${Math.round(amount).toLocaleString('en').replaceAll(',', ' ')} ${store.site?.standards.currency ?? ''}`.trim(),
+    phrase: (words: string | Phrase) => phraseText(words, store.system),
+  }
+}

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { StepDefinition } from '~/steps/step'
+import { useStepContext } from '~/steps/useStepContext'
+import FigureRow from '~/frame/FigureRow.vue'
+import FindingCard from '~/frame/FindingCard.vue'
+import { useResults } from '~/stores/results'
+import type { StepFinding } from '#core/review'
+
+/** What this means: the four figures that matter for the step, then the findings, worst first. */
+const props = defineProps<{ step: StepDefinition }>()
+const results = useResults()
+const context = useStepContext()
+const figures = computed(() => props.step.figures?.(context.value) ?? [])
+const showSound = ref(false)
+const findings = computed<StepFinding[]>(() => {
+  const all = results.review?.findings ?? []
+  const here = (finding: StepFinding) => finding.step === props.step.id
+  return [...all].sort(
+    (a, b) => Number(a.severity !== 'wrong') - Number(b.severity !== 'wrong') || Number(here(b)) - Number(here(a)),
+  )
+})
+/** Where one check finds many alike, the first speaks for them. */
+const FEW = 2
+const cards = computed(() =>
+  findings.value.flatMap(finding => {
+    const same = findings.value.filter(other => other.check === finding.check)
+    return same.length <= FEW
+      ? [{ finding, alike: [] }]
+      : same[0] === finding
+        ? [{ finding, alike: same.slice(1) }]
+        : []
+  }),
+)
+</script>
+
+<template>
+  <aside class="margin" aria-label="The Margin: what this means">
+    <dl class="figures" :class="{ waiting: !results.fresh }">
+      <FigureRow v-for="figure in figures" :key="figure.name" v-bind="figure" />
+    </dl>
+    <p v-if="results.progress !== undefined" class="small">
+      Working out the years <progress :value="results.progress" aria-label="How far" />
+      <button type="button" class="plain" @click="results.stop()">Stop</button>
+    </p>
+    <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
+    <h2 class="unseen">Findings</h2>
+    <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
+    <div v-if="results.review" class="soft small">
+      {{ results.review.sound.length }} checks sound ·
+      <button type="button" class="plain small" :aria-expanded="showSound" @click="showSound = !showSound">
+        {{ showSound ? 'hide' : 'show' }}
+      </button>
+      <ul v-if="showSound">
+        <li v-for="check in results.review.sound" :key="check.check">{{ check.sentence }}.</li>
+      </ul>
+    </div>
+    <p class="caution">{{ step.caution }}</p>
+  </aside>
+</template>
+
+<style scoped>
+.margin {
+  position: relative;
+  border-left: 1px solid var(--hair);
+  padding: 12px 16px;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-width: 0;
+}
+.figures {
+  margin: 0;
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
+.caution {
+  margin: auto 0 0;
+  font-size: 13px;
+  line-height: 1.4;
+  color: var(--soft);
+  border-top: 1px solid var(--hair);
+  padding-top: 8px;
+}
+</style>

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import ChoiceField from '~/fields/ChoiceField.vue'
+import NameField from '~/fields/NameField.vue'
+import { useFiles } from '~/stores/useFiles'
+import { usePrefs } from '~/stores/prefs'
+import { useSite } from '~/stores/site'
+import { setField } from '#core/moves'
+import { Redo2, Undo2 } from 'lucide-vue-next'
+
+const emit = defineEmits<{ sums: []; find: []; keys: [] }>()
+const store = useSite()
+const prefs = usePrefs()
+const { exportSite, exportDays } = useFiles()
+
+const UNITS = [
+  { value: 'metric' as const, name: 'metric' },
+  { value: 'us' as const, name: 'US units' },
+  { value: 'imperial' as const, name: 'imperial' },
+]
+const savedText = computed(() =>
+  store.changedElsewhere
+    ? 'changed in another tab'
+    : { saved: 'saved', unsaved: 'saving…', failed: 'not saved: this browser keeps nothing' }[store.saving],
+)
+const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
+
+function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
+  if (command === 'site') exportSite()
+  else if (command === 'days') void exportDays()
+  else if (command === 'theme') prefs.theme = nextTheme[prefs.theme]
+  else if (command === 'sums') emit('sums')
+  else if (command === 'find') emit('find')
+  else emit('keys')
+}
+</script>
+
+<template>
+  <header class="header">
+    <h1>
+      <NameField
+        :value="store.site!.name"
+        label="Name of the site"
+        :set="name => store.make(setField('site', '', 'name', name))"
+      />
+    </h1>
+    <span class="saved small soft" role="status" :data-saving="store.saving">{{ savedText }}</span>
+    <div class="tools">
+      <ChoiceField
+        class="units"
+        label="Units"
+        :value="store.system"
+        :choices="UNITS"
+        :set="units => store.make(setField('site', '', 'standards.units', units))"
+      />
+      <button
+        type="button"
+        class="tool"
+        :disabled="!store.undoLabel"
+        :title="store.undoLabel ? `Undo: ${store.undoLabel}` : 'Nothing to undo'"
+        @click="store.undo()"
+      >
+        <Undo2 :size="15" aria-hidden="true" />Undo
+      </button>
+      <button
+        type="button"
+        class="tool"
+        :disabled="!store.redoLabel"
+        :title="store.redoLabel ? `Redo: ${store.redoLabel}` : 'Nothing to redo'"
+        @click="store.redo()"
+      >
+        <Redo2 :size="15" aria-hidden="true" /><span class="wide">Redo</span><span class="unseen">Redo</span>
+      </button>
+      <button type="button" class="tool wide" @click="$emit('sums')">Sums <kbd>S</kbd></button>
+      <button type="button" class="tool wide" @click="$emit('find')">Find <kbd>/</kbd></button>
+      <el-dropdown trigger="click" @command="act">
+        <button type="button" class="tool">Files<span class="unseen"> and more</span></button>
+        <template #dropdown>
+          <el-dropdown-menu>
+            <el-dropdown-item command="site">Save this site as a file</el-dropdown-item>
+            <el-dropdown-item command="days">Save the year’s days as CSV</el-dropdown-item>
+            <el-dropdown-item command="sums" divided>Sums <kbd>S</kbd></el-dropdown-item>
+            <el-dropdown-item command="find">Find <kbd>/</kbd></el-dropdown-item>
+            <el-dropdown-item command="theme" divided
+              >Theme: {{ prefs.theme === 'auto' ? 'as the machine' : prefs.theme }}</el-dropdown-item
+            >
+            <el-dropdown-item command="keys">Keys <kbd>?</kbd></el-dropdown-item>
+          </el-dropdown-menu>
+        </template>
+      </el-dropdown>
+    </div>
+    <p v-if="store.changedElsewhere" class="clash" role="alert">
+      Another tab changed this site while you were working here. Nothing is saved from this tab until you choose.
+      <button type="button" class="plain" @click="store.takeTheirs()">Take the other tab’s</button>
+      <button type="button" class="plain" @click="store.keepOurs()">Keep this tab’s</button>
+    </p>
+  </header>
+</template>
+
+<style scoped>
+.header {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding: 4px 20px;
+  border-bottom: 1px solid var(--hair);
+  min-height: 46px;
+}
+h1 {
+  font-size: 18px;
+  font-weight: 650;
+}
+.tools {
+  margin-left: auto;
+  display: flex;
+  gap: 15px;
+  align-items: center;
+  font-size: 14px;
+}
+.tool {
+  background: none;
+  border: 0;
+  padding: 6px 0;
+  color: var(--oak);
+  cursor: pointer;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  font-weight: 600;
+}
+.tool:hover:not(:disabled) {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+.tool:disabled {
+  color: var(--soft);
+  opacity: 0.7;
+  cursor: default;
+  font-weight: 400;
+}
+.clash {
+  flex-basis: 100%;
+  margin: 0 0 4px;
+  border-left: 3px solid var(--straw);
+  padding-left: 10px;
+  font-size: 14px;
+}
+@media (max-width: 700px) {
+  .tool.wide,
+  .wide {
+    display: none;
+  }
+  .header {
+    padding: 4px 12px;
+  }
+  .tool {
+    padding: 10px 2px;
+  }
+  .tools {
+    margin-left: 0;
+    flex-wrap: wrap;
+  }
+}
+</style>

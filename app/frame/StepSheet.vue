@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import PartBar from '~/section/PartBar.vue'
+import SubjectIndex from './SubjectIndex.vue'
+import TrialBar from './TrialBar.vue'
+import { useSite } from '~/stores/site'
+import type { StepDefinition } from '~/steps/step'
+import { useSubject } from '~/steps/useSubject'
+
+/** The Sheet: the step in hand, one subject at a time, with the index of its subjects at the left. */
+const props = defineProps<{ step: StepDefinition }>()
+const store = useSite()
+const { subjects, subject, pick, markOf } = useSubject(() => props.step)
+const notes = useTemplateRef('notes')
+watch(
+  () => [props.step.id, subject.value?.id],
+  () => notes.value?.scrollTo({ top: 0 }),
+)
+</script>
+
+<template>
+  <section class="sheet" :aria-label="`The Sheet: ${step.name}`">
+    <SubjectIndex :subjects="subjects" :current="subject" :mark-of="markOf" @pick="pick" />
+    <div ref="notes" class="notes" :data-of="subject?.id">
+      <TrialBar v-if="store.trialFrom !== undefined" />
+      <PartBar />
+      <component :is="step.sheet" :key="step.id" :subject="subject" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  grid-template-columns: 212px minmax(0, 1fr);
+  min-width: 0;
+  overflow: hidden;
+}
+.notes {
+  overflow-y: auto;
+  padding: 10px 20px 16px;
+  min-width: 0;
+  position: relative;
+}
+@media (max-width: 980px) and (min-width: 701px) {
+  .sheet {
+    grid-template-columns: 168px minmax(0, 1fr);
+  }
+}
+@media (max-width: 700px) {
+  .sheet {
+    display: block;
+    overflow: visible;
+  }
+  .notes {
+    overflow: visible;
+    padding: 12px;
+  }
+}
+</style>

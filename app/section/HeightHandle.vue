@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { useUnits } from '~/fields/useUnits'
+import { useHeightDrag } from '~/section/useHeightDrag'
+import { useSite } from '~/stores/site'
+import { useSelection } from '~/stores/useSelection'
+import type { Drawing, VerticalScale } from '#core/section'
+import { moveOf } from '#core/moves'
+import type { SiteNode } from '#core/kinds'
+
+/** Whatever stands at a height: it can be picked, dragged up and down, and moved with the arrow keys. */
+const props = defineProps<{ node: SiteNode; drawing: Drawing; label: string }>()
+const emit = defineEmits<{ hold: [VerticalScale | undefined] }>()
+const store = useSite()
+const { show } = useUnits()
+const { nodeId, pickNode } = useSelection()
+
+const { dragging, onPointerdown, onKeydown } = useHeightDrag({
+  scale: () => props.drawing.scale,
+  baseM: () => props.node.baseM,
+  set: baseM => store.make(moveOf('setHeight', { node: props.node.id, baseM }), `height:${props.node.id}`),
+  hold: scale => emit('hold', scale),
+  done: () => store.settle(),
+})
+</script>
+
+<template>
+  <g
+    class="handle"
+    :class="{ on: nodeId === node.id, dragging }"
+    tabindex="0"
+    role="slider"
+    aria-orientation="vertical"
+    :data-node="node.id"
+    :aria-label="label"
+    :aria-valuenow="node.baseM"
+    :aria-valuemin="-500"
+    :aria-valuemax="5000"
+    :aria-valuetext="`${show(node.baseM, 'length')} above the datum`"
+    @pointerdown="onPointerdown"
+    @keydown="onKeydown"
+    @blur="store.settle()"
+    @click.stop="pickNode(node.id)"
+    @keydown.enter="pickNode(node.id)"
+  >
+    <slot />
+    <text v-if="dragging" :x="drawing.widthPx - 12" :y="drawing.heightPx - 10" text-anchor="end" class="now"
+      >{{ node.name }}: {{ show(node.baseM, 'length') }}</text
+    >
+  </g>
+</template>
+
+<style scoped>
+.handle {
+  cursor: ns-resize;
+  touch-action: none;
+  outline-offset: 3px;
+}
+.now {
+  font: 600 14px var(--mono);
+  fill: var(--oak);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 5px;
+}
+</style>

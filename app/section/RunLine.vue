@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import PartSymbol from '~/section/PartSymbol.vue'
+import { useSelection } from '~/stores/useSelection'
+import type { Route } from '#core/section'
+
+/** One run from end to end, in the colour and pattern of its water, with its parts on it. */
+const props = defineProps<{ route: Route; selected: boolean }>()
+const { pickRun, partId } = useSelection()
+const pathOf = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
+const whole = computed(() => pathOf(props.route.points))
+</script>
+
+<template>
+  <g
+    class="run"
+    :class="{ selected }"
+    :data-run="route.runId"
+    tabindex="0"
+    role="button"
+    :aria-label="`Run: ${route.name}`"
+    :aria-pressed="selected"
+    @click.stop="pickRun(route.runId)"
+    @keydown.enter="pickRun(route.runId)"
+  >
+    <path :d="whole" class="reach" />
+    <path v-if="selected" :d="whole" class="glow" />
+    <template v-for="(stretch, index) in route.stretches" :key="index">
+      <path :d="pathOf(stretch.points)" class="line" :class="stretch.water" />
+      <path
+        v-if="stretch.water === 'main' || stretch.water === 'treated'"
+        :d="pathOf(stretch.points)"
+        class="over"
+        :class="stretch.water"
+      />
+    </template>
+    <PartSymbol v-for="part in route.parts" :key="part.id" :part="part" :selected="selected && partId === part.id" />
+  </g>
+</template>
+
+<style scoped>
+.run {
+  cursor: pointer;
+}
+path {
+  fill: none;
+  stroke-linejoin: round;
+}
+.reach {
+  stroke: transparent;
+  stroke-width: 12;
+}
+.glow {
+  stroke: var(--oak);
+  stroke-width: 9;
+  opacity: 0.35;
+}
+.line {
+  stroke-width: 3;
+}
+.roof {
+  stroke: var(--line-roof);
+}
+.spill {
+  stroke: var(--line-spill);
+  stroke-width: 2.6;
+  stroke-dasharray: 2 3.4;
+}
+.well {
+  stroke: var(--line-well);
+  stroke-dasharray: 9 4;
+}
+.line.main {
+  stroke: var(--line-main);
+  stroke-width: 5;
+}
+.over.main {
+  stroke: var(--sheet);
+  stroke-width: 1.6;
+}
+.treated {
+  stroke: var(--line-treated);
+}
+.over.treated {
+  stroke-width: 8;
+  stroke-dasharray: 1.4 7;
+}
+.run:focus-visible {
+  outline: none;
+}
+.run:focus-visible .reach {
+  stroke: color-mix(in srgb, var(--oak) 30%, transparent);
+}
+</style>

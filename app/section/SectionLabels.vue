@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { Label } from '#core/section'
+
+/** The words of the Section, where the drawing found room for them. */
+defineProps<{ labels: Label[]; lit: string | undefined }>()
+</script>
+
+<template>
+  <g class="labels" aria-hidden="true">
+    <g v-for="label in labels" :key="`${label.of}-${label.role}`" :class="[label.role, { lit: label.of === lit }]">
+      <path v-if="label.leader" :d="`M${label.leader[0].join(' ')} L${label.leader[1].join(' ')}`" />
+      <text
+        v-for="(line, at) in label.lines"
+        :key="at"
+        :x="label.x + label.width / 2"
+        :y="label.y + 11 + at * 14"
+        :class="{ under: at > 0 }"
+        >{{ line }}</text
+      >
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.labels {
+  pointer-events: none;
+}
+text {
+  font: 600 12px var(--text);
+  text-anchor: middle;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--halo, var(--sheet));
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
+.figure text,
+.under {
+  font: 11px var(--text);
+  fill: var(--soft);
+}
+.lit text:first-of-type {
+  fill: var(--oak);
+}
+path {
+  stroke: var(--soft);
+  stroke-width: 0.8;
+  fill: none;
+}
+</style>

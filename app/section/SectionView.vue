@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import HouseSymbol from '~/section/HouseSymbol.vue'
+import RoofSymbol from '~/section/RoofSymbol.vue'
+import RunLine from '~/section/RunLine.vue'
+import RunsList from '~/section/RunsList.vue'
+import SectionFolds from '~/section/SectionFolds.vue'
+import SectionGround from '~/section/SectionGround.vue'
+import SectionNode from '~/section/SectionNode.vue'
+import SectionLabels from '~/section/SectionLabels.vue'
+import SectionStaff from '~/section/SectionStaff.vue'
+import SpoutSymbol from '~/section/SpoutSymbol.vue'
+import StormWater from '~/section/StormWater.vue'
+import TapSymbol from '~/section/TapSymbol.vue'
+import { useResults } from '~/stores/results'
+import { useSite } from '~/stores/site'
+import { useSelection } from '~/stores/useSelection'
+import { useYearDay } from '~/stores/useYearDay'
+import { useElementSize } from '@vueuse/core'
+import { designStorm } from '#core/site'
+import { drawSection, labelsOf, standingWater, stormLines, type Slot, type VerticalScale } from '#core/section'
+import { isoDate } from '#core/climate'
+import { poolsOf } from '#core/balance'
+import { format, parseISO } from 'date-fns'
+
+/**
+ * The whole site cut through, at its true heights. With `storm` the design storm's water is drawn along the roofs'
+ * lines.
+ */
+const props = defineProps<{ storm: boolean }>()
+const store = useSite()
+const results = useResults()
+const { runId, nodeId, pickNode } = useSelection()
+const { day } = useYearDay()
+
+const frame = useTemplateRef('frame')
+const { width, height } = useElementSize(frame)
+/** The caption has a strip of its own below the drawing, so that it covers nothing. */
+const CAPTION_PX = 24
+const held = shallowRef<VerticalScale>()
+const asList = ref(false)
+
+const site = computed(() => store.site!)
+const drawing = computed(() =>
+  drawSection(site.value, Math.max(640, width.value), Math.max(200, height.value - CAPTION_PX), held.value),
+)
+const labels = computed(() => labelsOf(site.value, drawing.value))
+const pools = computed(() => poolsOf(site.value))
+
+/** Height of the water in each tank on the shown day; a tank whose pool was not in the last answer has none yet. */
+const levels = computed(() => {
+  const found = results.outlook
+  const at = day.value
+  return new Map(
+    pools.value.flatMap((pool, index) => {
+      const known = found && at !== undefined && found.pools[index]?.id === pool.id
+      const levelM = known ? pool.levelAtM(found.run.poolL[at * found.run.pools + index]!) : undefined
+      return pool.tanks.map(tank => [tank.id, { levelM, capM: pool.capM }] as const)
+    }),
+  )
+})
+const dayText = computed(() =>
+  results.outlook && day.value !== undefined
+    ? format(parseISO(isoDate(results.outlook.startDay + day.value)), 'd MMMM')
+    : undefined,
+)
+const routes = computed(() =>
+  [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
+)
+const standing = computed(() => standingWater(site.value, drawing.value))
+const storms = computed(() => {
+  const everywhere = props.storm
+  const storm = everywhere || runId.value !== undefined ? designStorm(site.value) : undefined
+  const lines = storm ? stormLines(site.value, drawing.value, storm.intensityMmPerH) : []
+  return everywhere ? lines : lines.filter(line => line.runIds.includes(runId.value!))
+})
+const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
+  computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
+const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]
+const houses = computed(() => groups.value.filter(slot => slot.indoors))
+const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
+</script>
+
+<template>
+  <section ref="frame" class="section" aria-label="The Section: the site cut through, heights to scale">
+    <div class="scroll">
+      <svg
+        v-if="width && !asList"
+        :width="drawing.widthPx"
+        :height="drawing.heightPx"
+        role="group"
+        aria-label="Drawing of the site"
+        @click.self="pickNode(undefined)"
+      >
+        <SectionGround :drawing="drawing" />
+        <RoofSymbol v-for="slot in roofs" :key="slot.roof.id" :slot-place="slot" :drawing="drawing" />
+        <HouseSymbol v-for="slot in houses" :key="slot.taps[0]!.id" :slot-place="slot" :drawing="drawing" />
+        <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
+        <StormWater :standing="standing" :storms="storms" />
+        <template v-for="slot in roofs" :key="slot.roof.id">
+          <SpoutSymbol
+            v-for="spout in slot.spouts"
+            :key="spout.id"
+            :spout="spout"
+            :slot-place="slot"
+            :drawing="drawing"
+            @hold="held = $event"
+          />
+        </template>
+        <SectionNode
+          v-for="slot in singles"
+          :key="slot.nodeId"
+          :node="nodeOf(slot.nodeId)"
+          :slot-place="slot"
+          :drawing="drawing"
+          :level="levels.get(slot.nodeId)"
+          :selected="nodeId === slot.nodeId"
+          @hold="held = $event"
+        />
+        <template v-for="slot in groups" :key="slot.taps[0]!.id">
+          <TapSymbol
+            v-for="tap in slot.taps"
+            :key="tap.id"
+            :tap="tap"
+            :slot-place="slot"
+            :drawing="drawing"
+            @hold="held = $event"
+          />
+        </template>
+        <SectionLabels :labels="labels" :lit="nodeId" />
+        <SectionFolds :drawing="drawing" />
+        <SectionStaff :drawing="drawing" />
+      </svg>
+      <RunsList v-else-if="asList" />
+    </div>
+    <p v-if="!site.nodes.length && !asList" class="empty">
+      Nothing stands here yet. Add a roof at <b>Catch</b> and a tank at <b>Store</b>, and the Section draws itself.
+    </p>
+    <p class="caption small soft">
+      <span v-if="dayText && site.nodes.length && !asList"
+        >Water as on {{ dayText }} · heights to scale, widths not<template v-if="storms.length">
+          · dashes: the design storm’s water</template
+        ></span
+      >
+      <button type="button" class="plain small" :aria-pressed="asList" @click="asList = !asList">
+        {{ asList ? 'As a drawing' : 'As a list' }}
+      </button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.section {
+  position: relative;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--hair);
+  min-width: 0;
+  overflow: hidden;
+}
+.scroll {
+  height: calc(100% - 24px);
+  overflow: auto hidden;
+}
+.scroll:has(.runs) {
+  overflow: auto;
+}
+svg {
+  display: block;
+  user-select: none;
+}
+.caption {
+  height: 24px;
+  margin: 0;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: flex-end;
+  padding: 0 12px;
+  white-space: nowrap;
+}
+.caption span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.caption button {
+  flex: none;
+}
+.empty {
+  position: absolute;
+  inset: 40% 0 auto;
+  text-align: center;
+  margin: 0;
+  padding: 0 24px;
+}
+</style>

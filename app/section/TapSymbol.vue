@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import HeightHandle from '~/section/HeightHandle.vue'
+import { useSite } from '~/stores/site'
+import { nameOf } from '#core/site'
+import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
+import type { NodeOf } from '#core/kinds'
+
+/** A tap, with the quality of what comes out of it in words. */
+const props = defineProps<{ tap: NodeOf<'tap'>; slotPlace: Extract<Slot, { kind: 'taps' }>; drawing: Drawing }>()
+defineEmits<{ hold: [VerticalScale | undefined] }>()
+const store = useSite()
+const at = computed(() => ({
+  x: portX(store.site!, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
+  y: props.drawing.scale.y(props.tap.baseM),
+}))
+const name = computed(() => nameOf(store.site!, props.tap.id))
+const drinking = computed(() => store.site!.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
+</script>
+
+<template>
+  <HeightHandle :node="tap" :drawing="drawing" :label="`${name}, height of the tap`" @hold="$emit('hold', $event)">
+    <path
+      v-if="tap.fixture === 'drip'"
+      :d="`M${at.x - 12} ${at.y} h40 M${at.x - 4} ${at.y} v4 M${at.x + 7} ${at.y} v4 M${at.x + 18} ${at.y} v4`"
+      class="tap"
+    />
+    <path
+      v-else
+      :d="`M${at.x - 7} ${at.y} h9 v7 M${at.x - 3} ${at.y} v-5 m-4 0 h8`"
+      class="tap"
+      :class="{ drinking }"
+    />
+  </HeightHandle>
+</template>
+
+<style scoped>
+.tap {
+  fill: none;
+  stroke: var(--line-roof);
+  stroke-width: 2.3;
+}
+.tap.drinking {
+  stroke: var(--line-treated);
+}
+</style>

@@ -1,0 +1,18 @@
+import { MONTH_NAMES } from '#core/units'
+import type { Outlook } from '#core/balance'
+import { WAITING, type StepFigure } from './step'
+
+/** How long full tanks last without rain, in words. */
+export function autonomyText(outlook: Outlook | undefined): string {
+  if (!outlook) return WAITING
+  if (!outlook.autonomy) return '–'
+  return outlook.autonomy.beyond ? 'over 2 years' : `${outlook.autonomy.days} days`
+}
+
+export const lastsWithoutRain = (outlook: Outlook | undefined): StepFigure => ({
+  name: 'Lasts without rain',
+  value: autonomyText(outlook),
+  note: outlook?.autonomy
+    ? `from full, begun in ${MONTH_NAMES[outlook.autonomy.month]}, no well or main`
+    : 'nothing is used yet',
+})

@@ -1,0 +1,58 @@
+import { roofYield } from '#core/sums'
+import { lossSchool, meanYearYieldInput, roofAreaM2, weatherMonths, type Site } from '#core/site'
+import { LOSS_SCHOOLS } from '#core/catalog'
+import { WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
+
+const yearRainMm = (site: Site) => weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0)
+
+function subjects({ site, litres, show }: StepContext): Subject[] {
+  return [
+    ...site.roofs.map(roof => ({
+      id: roof.id,
+      name: roof.name,
+      figure: litres(roofYield(meanYearYieldInput(site, roof)).volumeL),
+      holds: [roof.id, ...roof.spouts.map(spout => spout.nodeId)],
+      node: roof.id,
+    })),
+    { id: 'another', name: 'Another roof', figure: '+', holds: [] },
+    { id: 'weather', name: 'Weather', figure: show(yearRainMm(site), 'rain'), holds: [] },
+    ...(site.roofs.length
+      ? [{ id: 'losses', name: 'What roofs lose', figure: LOSS_SCHOOLS[lossSchool(site)].short, holds: [] }]
+      : []),
+  ]
+}
+
+export const catchStep: StepDefinition = {
+  id: 'catch',
+  name: 'Catch',
+  sheet: defineAsyncComponent(() => import('./CatchSheet.vue')),
+  started: site => site.roofs.length > 0,
+  subjects,
+  storm: true,
+  figures: ({ site, year, which, litres, show, roofYear }) => {
+    const areaM2 = site.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0)
+    const givesL = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
+    const { source, shift } = site.climate
+    return [
+      {
+        name: 'Roofs give a year',
+        value: litres(givesL),
+        note: `${show(yearRainMm(site), 'rain')} of rain on ${show(areaM2, 'area')}, ${source}${shift ? ', shifted' : ''}`,
+      },
+      { name: `Caught, ${which}`, value: year ? litres(year.caughtL) : WAITING, note: 'reached a chamber or tank' },
+      {
+        name: 'Spilled at gutters',
+        value: roofYear ? litres(roofYear.catches.reduce((sum, entry) => sum + entry.overGutterL, 0)) : WAITING,
+        note: 'in a mean year, in the hardest minutes',
+      },
+      {
+        name: 'Longest dry spell',
+        value: year ? `${year.longestDryDays} days` : WAITING,
+        note: `without rain, ${which}`,
+      },
+    ]
+  },
+  caution:
+    'Falls from roofs and ladders kill. Lead flashing and treated roofs spoil water. Where in doubt leave the ' +
+    'roof to a licensed trade.',
+}

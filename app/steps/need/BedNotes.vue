@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import ThingField from '~/fields/ThingField.vue'
+import ChoiceField from '~/fields/ChoiceField.vue'
+import QuantityField from '~/fields/QuantityField.vue'
+import SumFigure from '~/fields/SumFigure.vue'
+import { useThing } from '~/fields/useThing'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { MONTH_NAMES } from '#core/units'
+import { bedNeedInput, bedNeeds, dripPlan, type Amount, type Use, dripInput } from '#core/site'
+import { moveOf, setField } from '#core/moves'
+import { BED_SOIL_IDS, BED_SOILS, MULCH_IDS, MULCHES } from '#core/catalog'
+
+/** A bed or trees: what the weather asks of it, and the drip that waters it by the clock. */
+const props = defineProps<{ use: Use; bed: Extract<Amount, { by: 'bed' }> }>()
+const store = useSite()
+const { litres, show, span } = useUnits()
+const ofUse = useThing('use', () => props.use.id)
+const set = (field: string) => ofUse(`amount.${field}`)
+const setEmitter = (id: string, field: string) => (value: unknown) => store.make(setField('emitter', id, field, value))
+const needs = computed(() => bedNeeds(store.site!, props.bed))
+const peak = computed(() => needs.value.indexOf(Math.max(...needs.value)))
+const plan = computed(() => props.bed.drip && dripPlan(props.bed.drip))
+const sumInput = computed(() => ({ ...dripInput(props.bed.drip!) }))
+const meets = computed(() =>
+  plan.value && needs.value[peak.value]! > 0 ? plan.value.litresPerDay / needs.value[peak.value]! : 0,
+)
+const soils = BED_SOIL_IDS.map(value => ({ value, name: BED_SOILS[value].name }))
+const mulches = MULCH_IDS.map(value => ({ value, name: MULCHES[value].name }))
+</script>
+
+<template>
+  <span>
+    <ThingField :id="use.id" of="use" name="amount.areaM2" label="Area of the bed" /> of
+    <ChoiceField label="Soil" :value="bed.soil ?? 'loam'" :choices="soils" :set="set('soil')" />,
+    <ChoiceField label="Mulch" :value="bed.mulch ?? 'bare'" :choices="mulches" :set="set('mulch')" />, with a crop
+    factor of <ThingField :id="use.id" of="use" name="amount.cropCoefficient" label="Crop factor" />, asks
+    <SumFigure name="garden-need" :input="{ ...bedNeedInput(store.site!, bed, peak + 1) }"
+      >{{ litres(needs[peak]!) }} a day</SumFigure
+    >
+    in {{ MONTH_NAMES[peak]
+    }}<template v-if="!bed.drip">
+      and is watered as it needs (<button
+        type="button"
+        class="plain"
+        @click="store.make(moveOf('fitDrip', { use: use.id }))"
+      >
+        drip it by the clock</button
+      >)</template
+    ><template v-else
+      >.
+      <span v-for="(kind, at) in bed.drip.emitters" :key="kind.id"
+        >{{ at ? ' and ' : ''
+        }}<QuantityField
+          :label="`Drippers${at ? ` ${at + 1}` : ''}`"
+          kind="count"
+          :value="kind.count"
+          :set="setEmitter(kind.id, 'count')" />
+        drippers of
+        <QuantityField
+          :label="`Flow of a dripper${at ? ` ${at + 1}` : ''}`"
+          kind="hourFlow"
+          :value="kind.litresPerHour"
+          :set="setEmitter(kind.id, 'litresPerHour')"
+      /></span>
+      in <ThingField :id="use.id" of="use" name="amount.drip.zones" label="Zones" />
+      {{ bed.drip.zones === 1 ? 'zone' : 'zones, one after the other' }} run
+      <ThingField :id="use.id" of="use" name="amount.drip.minutesPerRun" label="Minutes a run" />
+      minutes,
+      <ThingField :id="use.id" of="use" name="amount.drip.runsPerWeek" label="Runs a week" />
+      times a week: <SumFigure name="drip-zone" :input="sumInput">{{ litres(plan!.litresPerDay) }} a day</SumFigure>,
+      <b :class="{ wrong: meets < 0.9 }">{{ show(meets, 'share') }} of what it needs</b> then. Each zone draws
+      {{ show(plan!.zoneLph, 'hourFlow') }}; pump, timer and filter give
+      <QuantityField
+        label="Flow the line can give"
+        kind="hourFlow"
+        empty="nobody knows what"
+        :value="bed.drip.mostLph"
+        :set="mostLph => store.make(moveOf('fitDrip', { use: use.id, mostLph }))"
+      />. A watering lasts {{ span(plan!.hoursPerRun) }} (<button
+        type="button"
+        class="plain"
+        @click="store.make(moveOf('fitDrip', { use: use.id }))"
+      >
+        run it as the bed needs</button
+      >,
+      <button type="button" class="plain" @click="store.make(moveOf('fitDrip', { use: use.id, off: true }))">
+        no drip</button
+      >). Watered
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.wrong {
+  color: var(--rust);
+}
+</style>

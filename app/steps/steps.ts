@@ -1,0 +1,22 @@
+import { catchStep } from './catch/definition'
+import { clean } from './clean/definition'
+import { need } from './need/definition'
+import type { StepDefinition, StepId } from './step'
+import { store } from './store/definition'
+
+/** The steps in working order. Those without a sheet stand in the Path as not yet open. */
+export const STEPS: StepDefinition[] = [
+  need,
+  catchStep,
+  clean,
+  store,
+  { id: 'lift', name: 'Lift' },
+  { id: 'reach', name: 'Reach' },
+  { id: 'try', name: 'Try' },
+  { id: 'build', name: 'Build' },
+  { id: 'keep', name: 'Keep' },
+]
+
+/** The step of an address; where there is none of that name that is open, the one where tanks stand. */
+export const stepAt = (id: unknown): StepDefinition => STEPS.find(step => step.sheet && step.id === id) ?? store
+export const stepById = (id: StepId): StepDefinition => STEPS.find(step => step.id === id)!

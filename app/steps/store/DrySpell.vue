@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import QuantityField from '~/fields/QuantityField.vue'
+import { useReading } from '~/steps/useReading'
+import { useSite } from '~/stores/site'
+import { dayNumber, isoDate } from '#core/climate'
+import { drySpellFrom } from '#core/balance'
+import { format } from 'date-fns'
+
+/** If it stops raining today: how long what stands in the tanks lasts, by the rules as they are. */
+const store = useSite()
+const heldShare = ref(0.7)
+const from = ref(format(new Date(), 'yyyy-MM-dd'))
+const startDay = computed(() => dayNumber(from.value))
+const reading = useReading()
+const compiled = computed(() => reading.value.compiled)
+const spell = (share: number) => drySpellFrom(compiled.value, startDay.value, share)
+const now = computed(() => spell(heldShare.value))
+const rows = computed(() => [1, 0.75, 0.5, 0.25].map(share => ({ share, ...spell(share) })))
+const dateAfter = (days: number) => {
+  const [year, month, day] = isoDate(startDay.value + days)
+    .split('-')
+    .map(Number)
+  return format(new Date(year!, month! - 1, day!), 'd MMMM yyyy')
+}
+const inFrom = (text: string) => {
+  if (/^\d{4}-\d{2}-\d{2}$/.test(text)) from.value = text
+}
+const setHeld = (share: number) =>
+  share < 0 || share > 1
+    ? 'That is more than the tanks hold; give a share from 0 to 100 %.'
+    : void (heldShare.value = share)
+</script>
+
+<template>
+  <section v-if="store.site!.uses.length && compiled.pools.length" class="spell">
+    <h2>If it stops raining today</h2>
+    <p>
+      With the tanks at
+      <QuantityField label="How full the tanks stand" kind="share" :value="heldShare" :set="setHeld" /> on
+      <input
+        type="date"
+        class="day"
+        aria-label="From which day"
+        :value="from"
+        @change="inFrom(($event.target as HTMLInputElement).value)"
+      />,
+      <template v-if="now.days === undefined">nothing goes short for two years.</template>
+      <template v-else-if="now.days === 0"
+        ><b class="wrong">{{ now.first }} is short on the first day.</b></template
+      >
+      <template v-else
+        >everything is served for <b class="figure">{{ now.days }} days</b>; then <b>{{ now.first }}</b> goes short, on
+        {{ dateAfter(now.days) }}.</template
+      >
+      <template v-if="now.rationedAfter !== undefined"> Rationing begins after {{ now.rationedAfter }} days.</template>
+      <span class="soft small"> Wells, mains and carts go on by their rules.</span>
+    </p>
+    <table class="compare">
+      <thead>
+        <tr>
+          <th scope="col">Full to</th>
+          <th v-for="row in rows" :key="row.share" scope="col">{{ Math.round(row.share * 100) }} %</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row">lasts</th>
+          <td v-for="row in rows" :key="row.share">
+            {{ row.days === undefined ? 'over 2 years' : `${row.days} days` }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.spell {
+  line-height: 1.85;
+}
+.wrong {
+  color: var(--rust);
+}
+.day {
+  font: inherit;
+  color: var(--ink);
+  background: var(--field);
+  border: 0;
+  border-bottom: 2px solid var(--oak);
+  border-radius: 2px 2px 0 0;
+  padding: 0 4px;
+}
+</style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import FittingNotes from './FittingNotes.vue'
+import JoinNotes from './JoinNotes.vue'
+import SizeCurve from './SizeCurve.vue'
+import SpillNotes from './SpillNotes.vue'
+import StandNotes from './StandNotes.vue'
+import TankNotes from './TankNotes.vue'
+import BesideFigure from '~/fields/BesideFigure.vue'
+import FoldGroup from '~/fields/FoldGroup.vue'
+import { useUnits } from '~/fields/useUnits'
+import { findingsOf, type Subject } from '~/steps/step'
+import { useReading } from '~/steps/useReading'
+import { useResults } from '~/stores/results'
+import { useSite } from '~/stores/site'
+import { useSelection } from '~/stores/useSelection'
+import type { Tank } from '#core/kinds'
+import { BASES, OUTFALLS, SOILS } from '#core/catalog'
+import type { Pool } from '#core/balance'
+
+/** One tank, or a group that stands at one level: its measures, how it is joined, spills, stands and is fitted, how big. */
+const props = defineProps<{ pool: Pool; subject: Subject }>()
+const store = useSite()
+const results = useResults()
+const reading = useReading()
+const { litres, show, span } = useUnits()
+const { nodeId } = useSelection()
+
+const found = computed(() => findingsOf(props.subject, 'store', results.review))
+const amiss = (...checks: string[]) => found.value.some(({ check }) => checks.includes(check))
+const amissAt = (tank: Tank, ...checks: string[]) =>
+  found.value.some(({ check, subject }) => checks.includes(check) && subject.id === tank.id)
+
+/** In a long row of tanks only the one in hand is spelt out. */
+const MOST_SPELT_OUT = 3
+const spelt = computed(() =>
+  props.pool.tanks.length <= MOST_SPELT_OUT
+    ? props.pool.tanks
+    : props.pool.tanks.filter(tank => tank.id === nodeId.value),
+)
+const links = computed(() => reading.value.links.filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)))
+const joined = computed(() => {
+  const [link] = links.value
+  return link
+    ? `${show(link.boreMm, 'bore')}, level after ${span(link.minutes / 60)}`
+    : `${litres(props.pool.capL)} held`
+})
+const spill = computed(() => {
+  const way = reading.value.spills.get(props.pool.id)
+  if (!way) return 'over the rim'
+  const to = way.outfall ? `, to the ${OUTFALLS[way.outfall.to].name}` : ''
+  return `at ${show(way.port.heightM, 'length')}, ${show(way.port.boreMm, 'bore')}${to}`
+})
+const stands = (tank: Tank) => `on ${BASES[tank.base].name}${tank.soil ? ` over ${SOILS[tank.soil].name}` : ''}`
+function fitted(tank: Tank): string {
+  const count = (role: string) => tank.ports.filter(port => port.role === role).length
+  const spares = tank.ports.filter(port => port.spare).length
+  return `inlets ${count('inlet')}, draw-offs ${count('outlet')}${spares ? `, ${spares} kept for later` : ''}`
+}
+const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${title} · ${tank.name}` : title)
+</script>
+
+<template>
+  <div class="pool" :data-pool-of="pool.id">
+    <h2>{{ pool.name }}</h2>
+    <BesideFigure>
+      <template v-if="store.site!.uses.length" #figure><SizeCurve :pool="pool" /></template>
+      <TankNotes v-for="tank in pool.tanks" :key="tank.id" :tank="tank" :spelt="spelt.includes(tank)" />
+      <FoldGroup
+        id="store-joined"
+        title="Joined"
+        :summary="joined"
+        :amiss="amiss('rims-differ', 'link-without-valve', 'link-too-slow', 'no-spare', 'feeder-too-low')"
+      >
+        <JoinNotes :pool="pool" />
+      </FoldGroup>
+      <FoldGroup
+        id="store-spills"
+        title="Spills"
+        :summary="spill"
+        :amiss="
+          amiss(
+            'no-overflow',
+            'shared-overflow',
+            'overflow-too-small',
+            'overflow-below-storm',
+            'overflow-above-inlet',
+          ) || amiss('overflow-open', 'overflow-siphons', 'overflow-harms', 'soakaway-fails')
+        "
+      >
+        <SpillNotes :pool="pool" />
+      </FoldGroup>
+      <template v-for="tank in spelt" :key="tank.id">
+        <FoldGroup
+          :id="`store-stands-${tank.id}`"
+          :title="of('Stands', tank)"
+          :summary="stands(tank)"
+          :amiss="amissAt(tank, 'bare-soil', 'base-over-soil', 'stand-unsound', 'stand-for-engineer')"
+        >
+          <StandNotes :tank="tank" :pool="pool" />
+        </FoldGroup>
+        <FoldGroup
+          :id="`store-fittings-${tank.id}`"
+          :title="of('Fittings', tank)"
+          :summary="fitted(tank)"
+          :amiss="
+            amissAt(tank, 'inlet-siphons', 'supply-unfitted', 'drawn-from-floor', 'intake-fouls', 'no-vent') ||
+            amissAt(tank, 'vent-too-small', 'light-in-sun', 'reserve-not-kept', 'float-missing')
+          "
+        >
+          <FittingNotes :tank="tank" :pool="pool" />
+        </FoldGroup>
+      </template>
+    </BesideFigure>
+  </div>
+</template>

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import AddTank from './AddTank.vue'
+import DrySpell from './DrySpell.vue'
+import ManyYears from './ManyYears.vue'
+import OptionsTable from './OptionsTable.vue'
+import OutsideNotes from './OutsideNotes.vue'
+import PoolNotes from './PoolNotes.vue'
+import type { Subject } from '~/steps/step'
+import { useReading } from '~/steps/useReading'
+
+/** What the water is kept in: one group of tanks at a time, and what is asked of all of them together. */
+const props = defineProps<{ subject: Subject | undefined }>()
+const reading = useReading()
+const pool = computed(() => reading.value.pools.find(each => each.id === props.subject?.id))
+</script>
+
+<template>
+  <PoolNotes v-if="pool" :key="pool.id" :pool="pool" :subject="subject!" />
+  <OutsideNotes v-else-if="subject?.id === 'outside'" />
+  <DrySpell v-else-if="subject?.id === 'spell'" />
+  <ManyYears v-else-if="subject?.id === 'many'" />
+  <OptionsTable v-else-if="subject?.id === 'ways'" />
+  <AddTank v-else />
+</template>

@@ -1,0 +1,72 @@
+import { tanksOf } from '#core/site'
+import { poolsOf } from '#core/balance'
+import { autonomyText, lastsWithoutRain } from '~/steps/autonomy'
+import { daysShort, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
+
+function subjects({ site, outlook, litres }: StepContext): Subject[] {
+  const pools = poolsOf(site)
+  const brought = outlook?.years.reduce((sum, year) => sum + year.wellL + year.mainL + year.cartL, 0)
+  const sources = site.nodes.filter(node => node.kind === 'well' || node.kind === 'main').map(node => node.id)
+  const held = (ids: string[]) => [
+    ...ids,
+    ...site.runs
+      .filter(run => ids.includes(run.from.node) || ids.includes(run.to.node))
+      .flatMap(run => [run.id, ...site.nodes.filter(node => isEndOf(node, run.to.node)).map(node => node.id)]),
+  ]
+  return [
+    ...pools.map(pool => ({
+      id: pool.id,
+      name: pool.name,
+      figure: litres(pool.capL),
+      holds: held(pool.tanks.map(tank => tank.id)),
+      node: pool.id,
+    })),
+    { id: 'another', name: 'Another tank', figure: '+', holds: [] },
+    ...(pools.length
+      ? [
+          {
+            id: 'outside',
+            name: 'Outside water',
+            figure: outlook && litres(brought! / outlook.years.length),
+            holds: sources,
+          },
+          { id: 'spell', name: 'Dry spell', figure: autonomyText(outlook), holds: [] },
+          ...(site.uses.length ? [{ id: 'many', name: 'Many years', figure: '', holds: [] }] : []),
+          { id: 'ways', name: 'Other ways', figure: String(site.options.length || ''), holds: [] },
+        ]
+      : []),
+  ]
+}
+
+const isEndOf = (node: { id: string; kind: string }, id: string) => node.id === id && node.kind === 'outfall'
+
+export const store: StepDefinition = {
+  id: 'store',
+  name: 'Store',
+  sheet: defineAsyncComponent(() => import('./StoreSheet.vue')),
+  started: site => tanksOf(site).length > 0,
+  subjects,
+  figures: context => {
+    const { outlook, year, which, litres } = context
+    const usable = outlook?.pools.reduce((sum, pool) => sum + pool.usableL, 0)
+    const nominal = outlook?.pools.reduce((sum, pool) => sum + pool.nominalL, 0)
+    const keptL = year ? year.caughtL - year.flushedL - year.spilledL : 0
+    return [
+      {
+        name: 'Usable when full',
+        value: usable === undefined ? WAITING : litres(usable),
+        note: nominal === undefined ? '' : `of ${litres(nominal)} nominal`,
+      },
+      daysShort(context),
+      lastsWithoutRain(outlook),
+      {
+        name: `Spilled, ${which}`,
+        value: year ? litres(year.spilledL) : WAITING,
+        note: !year ? '' : year.spilledL > keptL ? 'more than the plan keeps' : `of ${litres(year.caughtL)} caught`,
+      },
+    ]
+  },
+  caution:
+    'Never climb into a tank alone or without air. Full tanks weigh a tonne per 1000 litres; tall stands and ' +
+    'slopes are an engineer’s work.',
+}

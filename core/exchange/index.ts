@@ -1,0 +1,1 @@
+export { readOutline } from './outlineFile'

@@ -1,0 +1,30 @@
+export { choice, flag, id, kept, number, share, size, text, twelve, whole } from './limits'
+export {
+  kindName,
+  nodeSchema,
+  nodeSchemaOf,
+  portsOf,
+  runsThrough,
+  type NodeKind,
+  type NodeOf,
+  type SiteNode,
+  type Tank,
+} from './nodes'
+export {
+  boreOfPart,
+  does,
+  layIn,
+  lengthOfPart,
+  levelsOut,
+  PART_KINDS,
+  partSchema,
+  partSchemaOf,
+  partWords,
+  passageOf,
+  rowOf,
+  type NewPart,
+  type Part,
+  type PartKind,
+  type PartOf,
+} from './parts'
+export { PORT_ROLES, portSchema, type Port, type PortRole } from './ports'

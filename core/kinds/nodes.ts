@@ -1,0 +1,227 @@
+import { z } from 'zod'
+import { portSchema, type PortPlace } from './ports'
+import { bore, choice, flag, heightM, id, kept, monthList, number, price, share, size, text, whole } from './limits'
+import {
+  BASE_IDS,
+  BYPASS_IDS,
+  COVER_IDS,
+  FIXTURE_IDS,
+  GAUGE_IDS,
+  LID_IDS,
+  NEAR_IDS,
+  OUTFALL_IDS,
+  SOIL_IDS,
+  TANK_KIND_IDS,
+  TEES,
+} from '../catalog'
+
+/** What water does at a node: it comes onto the site, stands there, runs on through, or leaves. */
+export type NodeWater = 'enters' | 'stands' | 'passes' | 'leaves'
+
+/** All that a kind of node is. A new kind is a row of NODE_KINDS; the compiler then names every reader that it needs. */
+export interface NodeRow<Fields extends z.ZodRawShape = z.ZodRawShape> {
+  /** What a person calls it. */
+  name: string
+  fields: Fields
+  water: NodeWater
+  /** Where lines can end at it. */
+  ports: (node: Values<Fields> & { baseM: number }) => PortPlace[]
+}
+type Values<Fields extends z.ZodRawShape> = keyof Fields extends never ? unknown : z.infer<z.ZodObject<Fields>>
+const row = <const Fields extends z.ZodRawShape>(of: NodeRow<Fields>): NodeRow<Fields> => of
+
+/**
+ * When a well or a main tops its tank up: from which share of what it holds, to which, in which months, and how much
+ * at most a day (a trickle, or a timed batch).
+ */
+const supplyRule = () =>
+  kept({ startShare: share(), stopShare: share(), months: monthList(), mostLPerDay: size(1e7).optional() })
+
+export const tankShapeSchema = z.discriminatedUnion(
+  'shape',
+  [
+    kept({ shape: z.literal('upright-cylinder'), diameterM: size(50), heightM: size(30) }),
+    kept({ shape: z.literal('lying-cylinder'), diameterM: size(20), lengthM: size(100) }),
+    kept({ shape: z.literal('box'), lengthM: size(100), widthM: size(100), heightM: size(30) }),
+  ],
+  { error: 'must be upright-cylinder, lying-cylinder or box' },
+)
+
+const through = ({ baseM }: { baseM: number }): PortPlace[] => [
+  { name: 'in', role: 'inlet', heightM: baseM },
+  { name: 'out', role: 'outlet', heightM: baseM },
+]
+const outOnly = ({ baseM }: { baseM: number }): PortPlace[] => [{ name: 'out', role: 'outlet', heightM: baseM }]
+const inOnly = ({ baseM }: { baseM: number }): PortPlace[] => [{ name: 'in', role: 'inlet', heightM: baseM }]
+
+export const NODE_KINDS = {
+  spout: row({
+    name: 'spout',
+    fields: {
+      boreMm: bore(),
+      bypassMonths: monthList().optional(),
+      bypassBy: choice(BYPASS_IDS).optional(),
+      bypassWhenFull: flag().optional(),
+    },
+    water: 'enters',
+    ports: ({ baseM, boreMm }) => [{ name: 'out', role: 'outlet', heightM: baseM, boreMm }],
+  }),
+  chamber: row({
+    name: 'first-flush chamber',
+    fields: {
+      form: choice(['standpipe', 'drum']),
+      innerDiameterMm: bore(),
+      heightM: size(20),
+      orificeMm: bore().nullable(),
+      emptiedEveryDays: whole(1, 365).nullable(),
+      cleanable: flag(),
+      /** The depth of rain it is meant to keep, the tee above it, and whether a ball shuts it once it is full. */
+      wantedMm: number(0.05, 20).optional(),
+      tee: choice(TEES).optional(),
+      ball: flag().optional(),
+    },
+    water: 'passes',
+    ports: ({ baseM, heightM: tallM, orificeMm }) => [
+      { name: 'in', role: 'inlet', heightM: baseM + tallM },
+      { name: 'out', role: 'outlet', heightM: baseM + tallM },
+      { name: 'drain', role: 'drain', heightM: baseM, boreMm: orificeMm ?? undefined },
+    ],
+  }),
+  tank: row({
+    name: 'tank',
+    fields: {
+      tankKind: choice(TANK_KIND_IDS),
+      shape: tankShapeSchema,
+      emptyMassKg: number(0, 1e6),
+      ports: z.array(portSchema).max(40),
+      lid: flag(),
+      lightTight: flag(),
+      sunlit: flag(),
+      ventMm: number(0, 2000),
+      base: choice(BASE_IDS),
+      inletStyle: choice(['top', 'calmed']),
+      /** What keeps the light out; it takes the place of `lightTight` once it is said. */
+      cover: choice(COVER_IDS).optional(),
+      lidForm: choice(LID_IDS).optional(),
+      gauge: choice(GAUGE_IDS).optional(),
+      soil: choice(SOIL_IDS).optional(),
+      /** A timber stand: its posts, the ground each footing covers, whether it is braced, and its width if wider. */
+      stand: kept({
+        posts: whole(1, 100),
+        footingAreaM2: size(100),
+        braced: flag(),
+        widthM: size(50).optional(),
+      }).optional(),
+      /** Litres kept back for fire; what the tank cost, or would; and water brought by lorry once it stands low. */
+      reserveL: number(0, 1e7).optional(),
+      price: price(),
+      carted: kept({ loadL: size(1e6), startShare: share(), pricePerLoad: price() }).optional(),
+    },
+    water: 'stands',
+    ports: ({ baseM, ports }) =>
+      ports.map(({ name, role, heightM: aboveFloorM, boreMm }) => ({
+        name,
+        role,
+        heightM: baseM + aboveFloorM,
+        boreMm,
+      })),
+  }),
+  pressureTank: row({
+    name: 'pressure tank',
+    fields: {
+      volumeL: size(100000),
+      prechargeKPa: number(0, 2000),
+      cutInKPa: number(0, 2000),
+      cutOutKPa: number(0, 2000),
+    },
+    water: 'passes',
+    ports: through,
+  }),
+  well: row({
+    name: 'well',
+    fields: {
+      depthM: size(400),
+      stillWaterDepthM: number(0, 400),
+      yieldLPerDay: number(0, 1e7),
+      rule: supplyRule(),
+      pricePerM3: price(),
+    },
+    water: 'enters',
+    ports: ({ baseM, depthM }) => [{ name: 'out', role: 'outlet', heightM: baseM + depthM }],
+  }),
+  main: row({
+    name: 'main',
+    fields: { pressureKPa: number(0, 2000), rule: supplyRule(), pricePerM3: price() },
+    water: 'enters',
+    ports: outOnly,
+  }),
+  joint: row({ name: 'joint', fields: {}, water: 'passes', ports: through }),
+  tap: row({
+    name: 'tap',
+    fields: { fixture: choice(FIXTURE_IDS) },
+    water: 'leaves',
+    ports: inOnly,
+  }),
+  outfall: row({
+    name: 'outfall',
+    fields: {
+      to: choice(OUTFALL_IDS),
+      /** What the water runs towards, the ground it soaks into, and a soakaway's pit. */
+      near: choice(NEAR_IDS).optional(),
+      soil: choice(SOIL_IDS).optional(),
+      pit: kept({ lengthM: size(100), widthM: size(100), depthM: size(20), voidShare: share() }).optional(),
+    },
+    water: 'leaves',
+    ports: inOnly,
+  }),
+}
+
+type Rows = typeof NODE_KINDS
+export type NodeKind = keyof Rows
+/** Kinds that are called by what they serve unless somebody typed a name. */
+const NAMED_BY_USE = ['tap', 'outfall'] as const satisfies readonly NodeKind[]
+type NamedByUse = (typeof NAMED_BY_USE)[number]
+interface Standing {
+  id: string
+  baseM: number
+  groundM: number
+  note?: string
+}
+export type SiteNode = {
+  [Kind in NodeKind]: { kind: Kind } & Standing &
+    (Kind extends NamedByUse ? { name?: string } : { name: string }) &
+    Values<Rows[Kind]['fields']>
+}[NodeKind]
+export type NodeOf<Kind extends NodeKind> = Extract<SiteNode, { kind: Kind }>
+export type Tank = NodeOf<'tank'>
+
+export const NODE_KIND_IDS = Object.keys(NODE_KINDS) as NodeKind[]
+const nodeRow = (kind: NodeKind): NodeRow => NODE_KINDS[kind] as unknown as NodeRow
+
+const schemas = NODE_KIND_IDS.map(kind =>
+  kept({
+    id: id(),
+    kind: z.literal(kind),
+    name: (NAMED_BY_USE as readonly NodeKind[]).includes(kind) ? text().optional() : text(),
+    baseM: heightM(),
+    groundM: heightM(),
+    note: text(5000).optional(),
+    ...nodeRow(kind).fields,
+  }),
+)
+export const nodeSchema = z.discriminatedUnion('kind', schemas as [(typeof schemas)[0], ...typeof schemas], {
+  error: 'must be a kind of node that this version knows',
+}) as unknown as z.ZodType<SiteNode, SiteNode>
+
+/** Where lines can end at a node: each port's name, what it is for, and its height above the datum. */
+export function portsOf(node: SiteNode): PortPlace[] {
+  return nodeRow(node.kind).ports(node as never)
+}
+
+export const waterAt = (node: SiteNode): NodeWater => NODE_KINDS[node.kind].water
+export const kindName = (node: SiteNode): string => NODE_KINDS[node.kind].name
+/** True where a line runs on through a node. */
+export const runsThrough = (node: SiteNode): boolean => waterAt(node) === 'passes'
+
+/** The schema of one kind of node: the fields that may be set on it. */
+export const nodeSchemaOf = (kind: NodeKind): z.ZodObject => schemas[NODE_KIND_IDS.indexOf(kind)]!

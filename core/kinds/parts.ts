@@ -1,0 +1,207 @@
+import { z } from 'zod'
+import { bore, choice, flag, id, kept, number, size } from './limits'
+import { bore as boreOf, flow, length, say, type Phrase } from '../words'
+import { SCREEN_IDS } from '../catalog'
+
+/** What a part is there for. */
+export type Deed =
+  'carries' | 'shuts' | 'checks' | 'stops when full' | 'meshes' | 'treats' | 'lifts' | 'joins' | 'measures' | 'relieves'
+
+/** Which way water goes through a part as it stands; from the beginning of its run towards its end is forward. */
+export type Passage = 'both ways' | 'forward' | 'shut'
+
+/** All that a kind of part is. A new kind is a row of PART_KINDS; the compiler then names every reader that it needs. */
+export interface PartRow<Fields extends z.ZodRawShape = z.ZodRawShape> {
+  /** What a person calls it, and how one of them is told where more is to be said. */
+  name: string
+  tells?: (part: Values<Fields>) => Phrase
+  fields: Fields
+  does: Deed
+  passes: Passage | ((part: Values<Fields>) => Passage)
+  /** True where water at rest comes to stand equally high on both its sides. */
+  levels: boolean
+  /** Velocity heads it costs in its own bore; 0 where its loss is told otherwise, or none is reckoned. */
+  k: number
+  /** The field that holds its own bore; without one it is as wide as its run's pipe. */
+  bore?: keyof Fields & string
+  /** True where it is a stretch of line with a length and a bore that water fills. */
+  long?: boolean
+}
+type Values<Fields extends z.ZodRawShape> = z.infer<z.ZodObject<Fields>>
+
+const row = <const Fields extends z.ZodRawShape>(of: PartRow<Fields>): PartRow<Fields> => of
+
+export const PUMP_IDS = ['on-demand', 'jet', 'submersible', 'variable-speed', 'solar'] as const
+
+export const PART_KINDS = {
+  pipe: row({
+    name: 'pipe',
+    tells: ({ lengthM, innerDiameterMm }) => say`${length(lengthM)} of ${boreOf(innerDiameterMm)} pipe`,
+    fields: { lengthM: size(100000), innerDiameterMm: bore(), roughnessMm: number(0, 10) },
+    does: 'carries',
+    passes: 'both ways',
+    levels: true,
+    k: 0,
+    bore: 'innerDiameterMm',
+    long: true,
+  }),
+  valve: row({
+    name: 'valve',
+    tells: ({ open }) => say`valve, ${open ? 'open' : 'shut'}`,
+    fields: { boreMm: bore(), open: flag() },
+    does: 'shuts',
+    passes: ({ open }) => (open ? 'both ways' : 'shut'),
+    levels: true,
+    k: 0.2,
+    bore: 'boreMm',
+  }),
+  check: row({
+    name: 'check valve',
+    fields: { boreMm: bore() },
+    does: 'checks',
+    passes: 'forward',
+    levels: false,
+    k: 2.5,
+    bore: 'boreMm',
+  }),
+  float: row({
+    name: 'float valve',
+    fields: { boreMm: bore() },
+    does: 'stops when full',
+    passes: 'forward',
+    levels: false,
+    k: 6,
+    bore: 'boreMm',
+  }),
+  screen: row({
+    name: 'screen',
+    tells: ({ meshMm }) => say`screen of ${boreOf(meshMm)}`,
+    fields: { meshMm: size(100), type: choice(SCREEN_IDS).optional() },
+    does: 'meshes',
+    passes: 'both ways',
+    levels: true,
+    k: 1.5,
+  }),
+  filter: row({
+    name: 'filter',
+    tells: ({ medium, ratingUm }) => (medium === 'carbon' ? say`carbon filter` : say`filter of ${ratingUm} µm`),
+    fields: { ratingUm: size(5000), medium: choice(['sediment', 'carbon']) },
+    does: 'treats',
+    passes: 'forward',
+    levels: false,
+    k: 0,
+  }),
+  lamp: row({
+    name: 'ultraviolet lamp',
+    tells: ({ sensor }) => say`ultraviolet lamp${sensor ? ' with sensor' : ''}`,
+    fields: { ratedLps: size(1000), sensor: flag() },
+    does: 'treats',
+    passes: 'forward',
+    levels: false,
+    k: 0,
+  }),
+  pump: row({
+    name: 'pump',
+    tells: ({ pump, flowLps }) => say`${pump} pump, ${flow(flowLps)}`,
+    fields: { pump: choice(PUMP_IDS), flowLps: size(1000), headM: size(1000) },
+    does: 'lifts',
+    passes: 'forward',
+    levels: false,
+    k: 0,
+  }),
+  union: row({
+    name: 'union',
+    fields: { boreMm: bore() },
+    does: 'joins',
+    passes: 'both ways',
+    levels: true,
+    k: 0.05,
+    bore: 'boreMm',
+  }),
+  reducer: row({
+    name: 'reducer',
+    fields: { fromMm: bore(), toMm: bore() },
+    does: 'joins',
+    passes: 'both ways',
+    levels: true,
+    k: 0.3,
+  }),
+  flexible: row({
+    name: 'flexible coupling',
+    fields: { lengthM: size(1000), innerDiameterMm: bore() },
+    does: 'carries',
+    passes: 'both ways',
+    levels: true,
+    k: 0.3,
+    bore: 'innerDiameterMm',
+    long: true,
+  }),
+  meter: row({
+    name: 'meter',
+    fields: { boreMm: bore() },
+    does: 'measures',
+    passes: 'both ways',
+    levels: true,
+    k: 7,
+    bore: 'boreMm',
+  }),
+  relief: row({
+    name: 'relief valve',
+    fields: { setKPa: size(5000) },
+    does: 'relieves',
+    passes: 'forward',
+    levels: false,
+    k: 0,
+  }),
+}
+
+type Rows = typeof PART_KINDS
+export type PartKind = keyof Rows
+export type Part = { [Kind in PartKind]: { id: string; kind: Kind } & Values<Rows[Kind]['fields']> }[PartKind]
+export type PartOf<Kind extends PartKind> = Extract<Part, { kind: Kind }>
+/** A part that is yet to be fitted, and gets its id where it is. */
+export type NewPart = { [Kind in PartKind]: { id?: string; kind: Kind } & Values<Rows[Kind]['fields']> }[PartKind]
+
+export const PART_KIND_IDS = Object.keys(PART_KINDS) as PartKind[]
+
+const schemas = PART_KIND_IDS.map(kind => kept({ id: id(), kind: z.literal(kind), ...PART_KINDS[kind].fields }))
+export const partSchema = z.discriminatedUnion('kind', schemas as [(typeof schemas)[0], ...typeof schemas], {
+  error: 'must be a kind of part that this version knows',
+}) as unknown as z.ZodType<Part, Part>
+
+/** What a part's kind says of it. */
+export const rowOf = (part: Pick<Part, 'kind'>): PartRow => PART_KINDS[part.kind] as unknown as PartRow
+
+export const does = (part: Pick<Part, 'kind'>, deed: Deed): boolean => rowOf(part).does === deed
+
+export function passageOf(part: Part): Passage {
+  const { passes } = rowOf(part)
+  return typeof passes === 'string' ? passes : passes(part)
+}
+
+/** True where water at rest stands equally high before and behind a part, as it is set. */
+export const levelsOut = (part: Part): boolean => rowOf(part).levels && passageOf(part) === 'both ways'
+
+/** A part's own bore, mm; undefined where it is as wide as its run's pipe. */
+export function boreOfPart(part: Part): number | undefined {
+  const { bore: field } = rowOf(part)
+  return field === undefined ? undefined : (part as unknown as Record<string, number>)[field]
+}
+
+/** Gives a part another bore where it has one of its own and hangs in the line by it; checks and meters are bought as they are. */
+export function layIn(part: Part, boreMm: number): void {
+  const { bore: field, does: deed } = rowOf(part)
+  if (field && ['carries', 'shuts', 'joins'].includes(deed)) Object.assign(part, { [field]: boreMm })
+}
+
+/** Length of line that a part makes, m. */
+export const lengthOfPart = (part: Part): number => (rowOf(part).long ? (part as PartOf<'pipe'>).lengthM : 0)
+
+/** The schema of one kind of part: the fields that may be set on it. */
+export const partSchemaOf = (kind: PartKind): z.ZodObject => schemas[PART_KIND_IDS.indexOf(kind)]!
+
+/** A part in words, with its figures. */
+export function partWords(part: Part): Phrase {
+  const { name, tells } = rowOf(part)
+  return tells ? tells(part) : [name]
+}

@@ -1,0 +1,88 @@
+import { applyPatches, current, enablePatches, produceWithPatches, type Patch } from 'immer'
+import { MOVES, type MoveName } from './registry'
+import { Refusal, type MoveKind } from './move'
+import { checkSite, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
+
+enablePatches()
+
+/** A step that was made, with the patches that undo and redo it, and the moves it came of. */
+export interface Made {
+  label: string
+  patches: Patch[]
+  inverse: Patch[]
+  moves?: Move[]
+}
+export type MoveResult = { ok: true; site: Site; made: Made } | { ok: false; problem: string }
+
+/**
+ * Makes a move: a pure function from site to site. A move that cannot be made, or whose result would not be
+ * a sound document, changes nothing and says why in one sentence.
+ */
+export function applyMove(site: Site, move: Move): MoveResult {
+  const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
+  if (!kind) return { ok: false, problem: `There is no move called “${move.name}”.` }
+  const args = kind.args.safeParse(move.args)
+  if (!args.success)
+    return {
+      ok: false,
+      problem: `${args.error.issues[0]!.path.join('.') || move.name} ${args.error.issues[0]!.message}.`,
+    }
+  const label = kind.label(args.data, site)
+  try {
+    const [next, patches, inverse] = produceWithPatches(site, draft => {
+      kind.apply(draft as Site, args.data)
+      if (site.modes.length && current(draft).runs !== site.runs) dropStrayPositions(draft as Site)
+    })
+    const problem = firstProblem(site, next)
+    if (problem) return { ok: false, problem }
+    const makes = patches.some(patch => typeof patch.value === 'object') ? newIds(site, next) : []
+    const kept: Move = makes.length ? { ...move, makes } : move
+    return { ok: true, site: next, made: { label, patches, inverse, moves: [kept] } }
+  } catch (error) {
+    if (error instanceof Refusal) return { ok: false, problem: error.message }
+    throw error
+  }
+}
+
+/** How a move reads in the undo list; undefined where there is no such move, or its arguments do not read. */
+export function labelOf(site: Site, move: Move): string | undefined {
+  const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
+  const args = kind?.args.safeParse(move.args)
+  return args?.success ? kind!.label(args.data, site) : undefined
+}
+
+/** Ids of what a move put in, in the order of the document. */
+function newIds(before: Site, after: Site): string[] {
+  const known = idsOf(before)
+  return [...idsOf(after)].filter(id => !known.has(id))
+}
+
+/** A long rain record that did not change is not read through again at every keystroke. */
+function firstProblem(before: Site, after: Site): string | undefined {
+  const sameRecord = before.climate.daily === after.climate.daily
+  const checked = checkSite(sameRecord ? { ...after, climate: { ...after.climate, daily: undefined } } : after)
+  return checked.ok ? undefined : checked.problems[0]!.sentence
+}
+
+/** Several moves in a row, made as one step; the first that cannot be made stops them all. */
+export function applyMoves(site: Site, moves: Move[], label = 'Several changes'): MoveResult {
+  let current = site
+  const made: Made = { label, patches: [], inverse: [], moves }
+  for (const move of moves) {
+    const result = applyMove(current, move)
+    if (!result.ok) return result
+    current = result.site
+    made.patches.push(...result.made.patches)
+    made.inverse.unshift(...result.made.inverse)
+  }
+  return { ok: true, site: current, made }
+}
+
+/** Takes a step back. What it puts back from before things had ids gets them. */
+export function undo(site: Site, made: Made): Site {
+  return withIds(applyPatches(site, made.inverse))
+}
+
+export function redo(site: Site, made: Made): Site {
+  return withIds(applyPatches(site, made.patches))
+}

@@ -1,0 +1,143 @@
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, toThousandth, valve, named } from './move'
+import { freshPort } from './joins'
+import { showVolume } from '../units'
+import { tankHeight } from '../sums'
+import { nameOf, portsByRole, runsFrom, spillM, joinedTanks, heightHoldingM, wayTo } from '../site'
+import type { NodeOf, Port } from '../kinds'
+import { SPILL_MARGIN_M } from '../catalog'
+import { z } from 'zod'
+
+const FIRE_MM = 50
+
+/**
+ * Keeps litres back for fire: every draw-off of the group is set above them, and a hydrant at the floor can still
+ * reach them. Nought gives them free.
+ */
+export const keepReserve = defineMove({
+  args: z.object({ tank: z.string(), litres: z.number().min(0).max(1e7) }),
+  label: ({ tank, litres }, site) =>
+    litres
+      ? `Keep ${Math.round(litres)} L of ${nameOf(site, tank)} for fire`
+      : `Keep nothing of ${nameOf(site, tank)} for fire`,
+  apply(site, { tank: id, litres }) {
+    const tank = need(site, id, 'tank')
+    const tanks = joinedTanks(site, tank)
+    const keptM = litres ? heightHoldingM(tanks, litres) : undefined
+    if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M)
+      throw new Refusal(
+        `${showVolume(litres, site.standards.units).text} are all that ` +
+          `${tanks.length > 1 ? 'these tanks hold' : `${tank.name} holds`}, or more; nothing would be left to ` +
+          'use.',
+      )
+    for (const member of tanks) {
+      delete member.reserveL
+      for (const port of portsByRole(member, 'outlet'))
+        port.heightM = toThousandth(
+          Math.min(
+            tankHeight(member.shape) * 0.95,
+            Math.max(keptM === undefined ? 0.1 : keptM - member.baseM, Math.min(0.1, tankHeight(member.shape) * 0.08)),
+          ),
+        )
+    }
+    if (!litres) return
+    tank.reserveL = litres
+    if (portsByRole(tank, 'fire').length) return
+    const port: Port = { name: freshPort(tank, 'fire'), role: 'fire', heightM: 0.05, boreMm: FIRE_MM }
+    tank.ports.push(port)
+    const hydrant: NodeOf<'tap'> = {
+      kind: 'tap',
+      id: freshId(site, 'tap'),
+      baseM: toThousandth(tank.groundM + 0.5),
+      groundM: tank.groundM,
+      fixture: 'hydrant',
+    }
+    site.nodes.push(hydrant)
+    const ends = [
+      { node: tank.id, port: port.name },
+      { node: hydrant.id, port: 'in' },
+    ] as const
+    addRun(site, ends[0], ends[1], [valve(FIRE_MM), pipe(guessedLengthM(site, ends[0], ends[1], 4), FIRE_MM)])
+  },
+})
+
+/**
+ * Hangs a draw-off from a float just under the surface; its stop keeps the mouth off the floor. Nought for the hose
+ * fixes it to the wall again.
+ */
+export const floatDrawOff = defineMove({
+  args: z.object({
+    tank: z.string(),
+    port: z.string(),
+    hoseM: z.number().min(0).max(30),
+    stopM: z.number().min(0).max(10).optional(),
+  }),
+  label: ({ tank, hoseM }, site) =>
+    hoseM
+      ? `Hang the draw-off of ${nameOf(site, tank)} from a float`
+      : `Fix the draw-off of ${nameOf(site, tank)} to the wall`,
+  apply(site, { tank: id, port: name, hoseM, stopM }) {
+    const port = need(site, id, 'tank').ports.find(candidate => candidate.name === name)
+    if (!port) throw new Refusal('That draw-off is no longer there.')
+    if (hoseM) port.floating = { hoseM, stopM: stopM ?? port.floating?.stopM ?? 0.15 }
+    else delete port.floating
+  },
+})
+
+/** A valve at the very outlet of a tank on every line that has none, and an outlet where there is none. */
+export const fitSupplyValve = defineMove({
+  args: z.object({ tank: z.string() }),
+  label: ({ tank }, site) => `Fit the outlet of ${nameOf(site, tank)} and its valve`,
+  apply(site, { tank: id }) {
+    const tank = need(site, id, 'tank')
+    const outlets = portsByRole(tank, 'outlet')
+    if (!outlets.length)
+      tank.ports.push({
+        name: freshPort(tank, 'outlet'),
+        role: 'outlet',
+        heightM: toThousandth(Math.min(0.1, tankHeight(tank.shape) * 0.08)),
+        boreMm: 50,
+        spare: 'valve',
+      })
+    for (const port of outlets) {
+      const lines = runsFrom(site, id, port.name)
+      if (!lines.length) port.spare = 'valve'
+      for (const run of lines)
+        if (run.parts[0]?.kind !== 'valve') run.parts = named(site, run.id, [valve(port.boreMm), ...run.parts])
+    }
+  },
+})
+
+/** Draws a use from another tank: its own line, or the pump's that it hangs on, starts there. */
+export const drawFrom = defineMove({
+  args: z.object({ use: z.string(), tank: z.string() }),
+  label: ({ use, tank }, site) =>
+    `Draw ${site.uses.find(candidate => candidate.id === use)?.name ?? 'a use'} from ${nameOf(site, tank)}`,
+  apply(site, { use: useId, tank: id }) {
+    const tank = need(site, id, 'tank')
+    const use = site.uses.find(candidate => candidate.id === useId)
+    if (!use) throw new Refusal('That use is no longer in this site.')
+    const [outlet] = portsByRole(tank, 'outlet')
+    if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
+    const from = { node: id, port: outlet.name }
+    // What stands on the line, its pump and its pressure tank, goes with it.
+    const first = wayTo(site, use.at)?.steps.at(-1)?.run
+    if (first) {
+      const line = site.runs.find(run => run.id === first.id)!
+      line.from = from
+      delete line.name
+      return
+    }
+    const to = { node: use.at, port: 'in' }
+    addRun(site, from, to, [valve(outlet.boreMm), pipe(guessedLengthM(site, from, to, 8), 26.6)])
+  },
+})
+
+/** Sets every draw-off that lies on a tank's floor a little above it, where no sediment is. */
+export const raiseDrawOff = defineMove({
+  args: z.object({ tank: z.string(), heightM: z.number().min(0).max(50) }),
+  label: ({ tank }, site) => `Set the draw-off of ${nameOf(site, tank)} above the floor`,
+  apply(site, { tank: id, heightM }) {
+    for (const port of portsByRole(need(site, id, 'tank'), 'outlet'))
+      port.heightM = Math.max(port.heightM, toThousandth(heightM))
+  },
+})

@@ -1,0 +1,8 @@
+export { applyMove, applyMoves, redo, undo, type Made, type MoveResult } from './apply'
+export { orificeFor } from './firstFlush'
+export { spareLink } from './joins'
+export { nextBoreMm } from './lines'
+export { emptySite, newSite, standInClimate } from './newSite'
+export { moveOf, setField } from './registry'
+export { replay, type LeftMove } from './replay'
+export { waysFor, type Way } from './ways'

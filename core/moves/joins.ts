@@ -1,0 +1,261 @@
+import {
+  addRun,
+  defineMove,
+  freshId,
+  guessedLengthM,
+  need,
+  pipe,
+  Refusal,
+  toThousandth,
+  valve,
+  union,
+  needRun,
+  named,
+} from './move'
+import { showQuantity } from '../units'
+import { tankHeight } from '../sums'
+import { nameOf, portsByRole, rimM, runsFrom, runsTo, type Site, runName, thingName } from '../site'
+import { type Port, type Tank, layIn } from '../kinds'
+import { z } from 'zod'
+
+const lowM = (tank: Tank) => toThousandth(Math.min(0.1, tankHeight(tank.shape) * 0.08))
+const isFree = (site: Site, tank: Tank, port: Port) =>
+  !runsFrom(site, tank.id, port.name).length && !runsTo(site, tank.id, port.name).length
+
+/** A fitting low in the wall that waits behind its valve for the next tank. */
+export function spareLink(site: Site, tank: Tank): Port | undefined {
+  return portsByRole(tank, 'link').find(port => isFree(site, tank, port))
+}
+
+/** The fitting a new link starts from: the spare one, else a new hole. */
+function linkPort(site: Site, tank: Tank, boreMm: number): Port {
+  const spare = spareLink(site, tank)
+  if (spare) {
+    delete spare.spare
+    spare.boreMm = boreMm
+    return spare
+  }
+  const port: Port = { name: freshPort(tank, 'link'), role: 'link', heightM: lowM(tank), boreMm }
+  tank.ports.push(port)
+  return port
+}
+
+export function freshPort(tank: Tank, stem: string): string {
+  const taken = new Set(tank.ports.map(port => port.name))
+  if (!taken.has(stem)) return stem
+  let number = 1
+  while (taken.has(`${stem}-${number}`)) number++
+  return `${stem}-${number}`
+}
+
+/** Joins two tanks low down, each behind its own valve and union. */
+export function joinAtBottom(site: Site, a: Tank, b: Tank, boreMm: number): void {
+  const [from, to] = [linkPort(site, a, boreMm), linkPort(site, b, boreMm)]
+  addRun(site, { node: a.id, port: from.name }, { node: b.id, port: to.name }, [
+    valve(boreMm),
+    union(boreMm),
+    pipe(1.2, boreMm),
+    union(boreMm),
+    valve(boreMm),
+  ])
+}
+
+export const linkAtBottom = defineMove({
+  args: z.object({ a: z.string(), b: z.string(), boreMm: z.number().positive().max(1000) }),
+  label: ({ a, b }, site) => `Join ${nameOf(site, a)} and ${nameOf(site, b)} at the bottom`,
+  apply(site, { a, b, boreMm }) {
+    if (a === b) throw new Refusal('A tank cannot be joined to itself.')
+    joinAtBottom(site, need(site, a, 'tank'), need(site, b, 'tank'), boreMm)
+  },
+})
+
+/** A cascade at the top: the first tank's overflow feeds the second, whose own overflow leads away. */
+export function spillFrom(site: Site, from: Tank, to: Tank): void {
+  const overflow = overflowPort(from)
+  const existing = runsFrom(site, from.id, overflow.name)[0]
+  const target = { node: to.id, port: portsByRole(to, 'inlet')[0]!.name }
+  if (existing) {
+    // The line that led the spill away now leads it away from the new, last tank.
+    const outfall = existing.to
+    existing.to = target
+    delete existing.name
+    const last = overflowPort(to)
+    if (
+      !runsFrom(site, to.id, last.name).length &&
+      site.nodes.some(node => node.id === outfall.node && node.kind === 'outfall')
+    ) {
+      addRun(site, { node: to.id, port: last.name }, outfall, [pipe(4, last.boreMm)])
+    }
+  } else addRun(site, { node: from.id, port: overflow.name }, target, [pipe(1.5, overflow.boreMm)])
+  leadOverflowAway(site, to)
+}
+
+export const spillInto = defineMove({
+  args: z.object({ from: z.string(), to: z.string() }),
+  label: ({ from, to }, site) => `Spill ${nameOf(site, from)} into ${nameOf(site, to)}`,
+  apply(site, { from, to }) {
+    if (from === to) throw new Refusal('A tank cannot spill into itself.')
+    spillFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
+  },
+})
+
+/** Feeds a lower tank from a higher one's outlet; a float valve in the lower one stops it below its overflow. */
+export function feedFrom(site: Site, from: Tank, to: Tank, floatAtM = overflowPort(to).heightM - 0.05): void {
+  const [outlet] = portsByRole(from, 'outlet')
+  if (!outlet) throw new Refusal(`${from.name} has no outlet; give it one first.`)
+  const boreMm = Math.min(outlet.boreMm, 50)
+  const port: Port = {
+    name: freshPort(to, 'float'),
+    role: 'inlet',
+    heightM: toThousandth(Math.max(0.05, floatAtM)),
+    boreMm,
+  }
+  to.ports.push(port)
+  // Should the float stick, all that comes in must get out; an overflow that has its line already is left, and found.
+  const overflow = overflowPort(to)
+  if (!runsFrom(site, to.id, overflow.name).length) overflow.boreMm = Math.max(overflow.boreMm, boreMm)
+  if (to.ventMm > 0) to.ventMm = Math.max(to.ventMm, boreMm)
+  const ends = [
+    { node: from.id, port: outlet.name },
+    { node: to.id, port: port.name },
+  ] as const
+  addRun(site, ends[0], ends[1], [
+    valve(boreMm),
+    union(boreMm),
+    pipe(guessedLengthM(site, ends[0], ends[1], 2), boreMm),
+    union(boreMm),
+    { kind: 'float', boreMm },
+  ])
+  leadOverflowAway(site, to)
+}
+
+export const feedByFloat = defineMove({
+  args: z.object({ from: z.string(), to: z.string() }),
+  label: ({ from, to }, site) => `Fill ${nameOf(site, to)} from ${nameOf(site, from)} by a float valve`,
+  apply(site, { from, to }) {
+    if (from === to) throw new Refusal('A tank cannot fill itself.')
+    feedFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
+  },
+})
+
+/** A float valve at the end of a line that has none: it shuts once its tank is full. */
+export const fitFloat = defineMove({
+  args: z.object({ run: z.string() }),
+  label: () => 'Fit a float valve where the line ends',
+  apply(site, { run: id }) {
+    const run = needRun(site, id)
+    if (run.parts.some(part => part.kind === 'float'))
+      throw new Refusal(`“${runName(site, run)}” has a float valve already.`)
+    const tank = need(site, run.to.node, 'tank')
+    const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 25
+    run.parts = named(site, id, [...run.parts, { kind: 'float', boreMm }])
+    const port = tank.ports.find(candidate => candidate.name === run.to.port)!
+    // It must shut before the tank spills.
+    port.heightM = toThousandth(Math.max(0.02, Math.min(port.heightM, overflowPort(tank).heightM - 0.05)))
+  },
+})
+
+/** A capped valve low in the wall, for the next tank: fitted while this one is empty. */
+export const fitSpare = defineMove({
+  args: z.object({ tank: z.string() }),
+  label: ({ tank }, site) => `Leave a capped valve on ${nameOf(site, tank)} for the next tank`,
+  apply: (site, { tank }) => leaveSpare(site, need(site, tank, 'tank')),
+})
+
+export function leaveSpare(site: Site, tank: Tank): void {
+  const free = spareLink(site, tank)
+  if (free) free.spare = 'valve'
+  else
+    tank.ports.push({
+      name: freshPort(tank, 'link'),
+      role: 'link',
+      heightM: lowM(tank),
+      boreMm: portsByRole(tank, 'link')[0]?.boreMm ?? portsByRole(tank, 'outlet')[0]?.boreMm ?? 50,
+      spare: 'valve',
+    })
+}
+
+/** Lays a line between two tanks in another bore, with its valves, unions and the fittings at both its ends. */
+export const widenLink = defineMove({
+  args: z.object({ run: z.string(), boreMm: z.number().positive().max(1000) }),
+  label: ({ run, boreMm }, site) =>
+    `Lay ${thingName(site, run, 'the link')} in ${showQuantity(boreMm, 'bore', site.standards.units).text}`,
+  apply(site, { run: id, boreMm }) {
+    const run = needRun(site, id)
+    for (const part of run.parts) layIn(part, boreMm)
+    for (const end of [run.from, run.to]) {
+      const node = site.nodes.find(candidate => candidate.id === end.node)
+      const port = node?.kind === 'tank' ? node.ports.find(candidate => candidate.name === end.port) : undefined
+      if (port) port.boreMm = boreMm
+    }
+  },
+})
+
+/** Raises the bases of joined tanks until their rims are level with the highest. */
+export const levelRims = defineMove({
+  args: z.object({ tanks: z.array(z.string()).min(2) }),
+  label: () => 'Level the tops of the joined tanks',
+  apply(site, { tanks }) {
+    const found = tanks.map(id => need(site, id, 'tank'))
+    const topM = Math.max(...found.map(rimM))
+    for (const tank of found) tank.baseM = toThousandth(tank.baseM + topM - rimM(tank))
+  },
+})
+
+/** Puts a valve at each end of a link that has none. */
+export const fitLinkValves = defineMove({
+  args: z.object({ run: z.string() }),
+  label: () => 'Fit a valve at each end of the link',
+  apply(site, { run: id }) {
+    const run = needRun(site, id)
+    const bore = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 50
+    const [before, behind] = [
+      run.parts[0]?.kind !== 'valve',
+      run.parts.at(-1)?.kind !== 'valve' || run.parts.length < 2,
+    ]
+    run.parts = named(site, id, [...(before ? [valve(bore)] : []), ...run.parts, ...(behind ? [valve(bore)] : [])])
+  },
+})
+
+/** Opens or shuts a valve. */
+export const turnValve = defineMove({
+  args: z.object({ part: z.string(), open: z.boolean() }),
+  label: ({ part, open }, site) => {
+    const run = site.runs.find(candidate => candidate.parts.some(each => each.id === part))
+    return `${open ? 'Open' : 'Shut'} a valve of ${run ? runName(site, run) : 'a line'}`
+  },
+  apply(site, { part: id, open }) {
+    const valve = site.runs.flatMap(run => run.parts).find(part => part.id === id)
+    if (valve?.kind !== 'valve') throw new Refusal('That valve is no longer there.')
+    valve.open = open
+  },
+})
+
+export function overflowPort(tank: Tank): Port {
+  const existing = portsByRole(tank, 'overflow')[0]
+  if (existing) return existing
+  const inlet = portsByRole(tank, 'inlet')[0]
+  const heightM = toThousandth(Math.max(0.05, (inlet?.heightM ?? tankHeight(tank.shape)) - 0.12))
+  const port = { name: 'overflow', role: 'overflow' as const, heightM, boreMm: inlet?.boreMm ?? 68 }
+  tank.ports.push(port)
+  return port
+}
+
+/** Leads a tank's overflow to a swale of its own, unless it leads somewhere. */
+export function leadOverflowAway(site: Site, tank: Tank): void {
+  const port = overflowPort(tank)
+  if (runsFrom(site, tank.id, port.name).length) return
+  const outfall = {
+    kind: 'outfall' as const,
+    id: freshId(site, 'outfall'),
+    baseM: Math.min(tank.groundM, tank.baseM + port.heightM - 0.1),
+    groundM: tank.groundM,
+    to: 'swale' as const,
+  }
+  site.nodes.push(outfall)
+  const ends = [
+    { node: tank.id, port: port.name },
+    { node: outfall.id, port: 'in' },
+  ] as const
+  addRun(site, ends[0], ends[1], [pipe(guessedLengthM(site, ends[0], ends[1], 4), port.boreMm)])
+}

@@ -1,0 +1,101 @@
+import { moveOf } from './registry'
+import { applyMoves } from './apply'
+import { type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
+import { CLIMATES, type ClimateId, type RoofingId, type TankKindId, type UsePresetId } from '../catalog'
+
+export interface NewSiteAnswers {
+  id: string
+  name: string
+  units: Site['standards']['units']
+  climate: Climate
+  place: { latitudeDeg: number; altitudeM: number; frostDepthM: number }
+  roof: { name: string; lengthM: number; widthM: number; material: RoofingId }
+  uses: { preset: UsePresetId; count: number }[]
+}
+
+/** A stand-in climate as a document's climate. */
+export function standInClimate(id: ClimateId): Climate {
+  const { rainMm, wetDays, tMinC, tMaxC, stormMmPerH, stormGrowth, name } = CLIMATES[id]
+  return {
+    months: rainMm.map((rain, month) => ({
+      rainMm: rain,
+      wetDays: wetDays[month]!,
+      tMinC: tMinC[month]!,
+      tMaxC: tMaxC[month]!,
+    })),
+    storm: { returnYears: 5, minutes: 5 },
+    burst: { fiveYearMmPerH: stormMmPerH, returnExponent: stormGrowth },
+    standIn: id,
+    source: `stand-in climate: ${name}`,
+  }
+}
+
+export function emptySite(id: string, name: string): Site {
+  const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES['wet-town']
+  return {
+    format: 'tall-cask/site',
+    version: VERSION,
+    id,
+    name,
+    note: '',
+    standards: { units: 'metric', pipes: 'metric', threads: 'parallel', volts: 230, hertz: 50, currency: '' },
+    place: { latitudeDeg, altitudeM, frostDepthM, waterTemperatureC: 15 },
+    climate: standInClimate('wet-town'),
+    roofs: [],
+    nodes: [],
+    runs: [],
+    uses: [],
+    modes: [],
+    options: [],
+  }
+}
+
+/**
+ * A small sound design from three answers: where, what roof, what for. Two joined tanks of a common size under the
+ * roof,
+ * one first flush, an overflow that leads away, and a tap for each use. Everything about it can be changed afterwards.
+ */
+export function newSite(answers: NewSiteAnswers): { ok: true; site: Site } | { ok: false; problem: string } {
+  const american = answers.units === 'us'
+  const base: Site = {
+    ...emptySite(answers.id, answers.name),
+    climate: answers.climate,
+    place: { ...answers.place, waterTemperatureC: 15 },
+    standards: {
+      units: answers.units,
+      pipes: answers.units === 'metric' ? 'metric' : 'inch',
+      threads: american ? 'tapered' : 'parallel',
+      volts: american ? 120 : 230,
+      hertz: american ? 60 : 50,
+      currency: '',
+    },
+  }
+  const kind = tankFor(answers)
+  const roofed = applyMoves(base, [
+    moveOf('addTank', { kind, how: 'alone' }),
+    moveOf('addTank', { kind, how: 'joined', to: 'tank-1' }),
+    moveOf('addRoof', { ...answers.roof, tank: 'tank-1' }),
+  ])
+  if (!roofed.ok) return roofed
+  const rest: Move[] = [
+    moveOf('fitFirstFlush', { spout: 'spout-1' }),
+    ...answers.uses.map(use => moveOf('addUse', use)),
+  ]
+  // A clear tote in the sun grows algae: the small sound design wraps it from the start.
+  for (const tank of tanksOf(roofed.site))
+    if (!tank.lightTight) rest.push(moveOf('set', { of: 'node', id: tank.id, field: 'lightTight', value: true }))
+  const used = applyMoves(roofed.site, rest)
+  if (!used.ok) return used
+  const drunk = used.site.uses.filter(use => use.quality === 'drinking')
+  return applyMoves(
+    used.site,
+    drunk.map(use => moveOf('fitTreatment', { tap: use.at })),
+  )
+}
+
+/** Totes for a small roof or a garden, upright tanks once the roof can fill them or people live from it. */
+function tankFor(answers: NewSiteAnswers): TankKindId {
+  const areaM2 = answers.roof.lengthM * answers.roof.widthM
+  const household = answers.uses.some(use => ['kitchen', 'shower', 'flush', 'laundry', 'cattle'].includes(use.preset))
+  return household || areaM2 > 80 ? 'upright' : 'tote'
+}

@@ -1,0 +1,109 @@
+import type { z } from 'zod'
+import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
+import { addTank, fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
+import { remove } from './takeOut'
+import { addSource, setTrigger } from './sources'
+import { set, setHeight } from './set'
+import {
+  addRoof,
+  addRoofPiece,
+  addSpout,
+  evenShares,
+  fitDownpipe,
+  fitGutter,
+  giveShare,
+  measureRoof,
+  setOutline,
+} from './roofs'
+import { leadTo } from './outfalls'
+import { dropOption, keepOption } from './options'
+import { mergeTank } from './merge'
+import { dipLine, fitLowDrain, fitScreen, joinSpouts, setBore, setBypass, takeOutScreen } from './lines'
+import {
+  feedByFloat,
+  fitFloat,
+  fitLinkValves,
+  fitSpare,
+  levelRims,
+  linkAtBottom,
+  spillInto,
+  turnValve,
+  widenLink,
+} from './joins'
+import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamber } from './firstFlush'
+import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
+import { setClimate } from './climate'
+import type { Move, ThingKind } from '../site'
+
+/** Every move there is. The interface, the tests, undo and the import all go through these. */
+export const MOVES = {
+  set,
+  setHeight,
+  remove,
+  setClimate,
+  addTank,
+  fitOverflow,
+  setPort,
+  resizeTank,
+  reshapeTank,
+  setKind,
+  standOn,
+  setInlet,
+  widenTanks,
+  mergeTank,
+  linkAtBottom,
+  spillInto,
+  feedByFloat,
+  fitFloat,
+  fitSpare,
+  levelRims,
+  fitLinkValves,
+  turnValve,
+  widenLink,
+  keepReserve,
+  floatDrawOff,
+  fitSupplyValve,
+  raiseDrawOff,
+  drawFrom,
+  addSource,
+  setTrigger,
+  leadTo,
+  addRoof,
+  addRoofPiece,
+  setOutline,
+  measureRoof,
+  addSpout,
+  giveShare,
+  evenShares,
+  fitGutter,
+  fitDownpipe,
+  dipLine,
+  fitLowDrain,
+  joinSpouts,
+  setBore,
+  fitScreen,
+  takeOutScreen,
+  setBypass,
+  fitFirstFlush,
+  takeOutChamber,
+  sizeChamber,
+  formChamber,
+  fitChamberOutlet,
+  addUse,
+  insertPart,
+  fitTreatment,
+  fitDrip,
+  ration,
+  keepOption,
+  dropOption,
+}
+export type MoveName = keyof typeof MOVES
+export type MoveArgs<Name extends MoveName> = z.input<(typeof MOVES)[Name]['args']>
+
+export function moveOf<Name extends MoveName>(name: Name, args: MoveArgs<Name>): Move {
+  return { name, args: args as Record<string, unknown> }
+}
+
+/** The move that sets one field of one thing, addressed by what it is and its id. */
+export const setField = (of: ThingKind, id: string, field: string, value: unknown): Move =>
+  moveOf('set', { of, id, field, value })

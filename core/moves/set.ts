@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { defineMove, Refusal } from './move'
+import {
+  fieldOf,
+  fieldSentence,
+  fieldWords,
+  THING_KINDS,
+  THINGS,
+  type FoundThing,
+  type Site,
+  type ThingKind,
+  nameOf,
+} from '../site'
+
+const WHY = {
+  fixed: 'cannot be set; it is changed by a move of its own',
+  unknown: 'is not a field of it',
+  missing: 'cannot be set before there is one',
+}
+
+function find(site: Site, of: ThingKind, id: string): FoundThing {
+  const found = (THINGS[of] as (site: Site, id: string) => FoundThing | undefined)(site, id)
+  if (!found) throw new Refusal('What you were changing is no longer there.')
+  return found
+}
+
+/**
+ * Sets one field of one thing, addressed by what it is and its id. The value is held against the schema of that very
+ * field; a field that the thing does not have is refused. Without a value an optional field is taken away.
+ */
+export const set = defineMove({
+  args: z.object({
+    of: z.enum(THING_KINDS),
+    id: z.string().default(''),
+    field: z.string().min(1).max(120),
+    value: z.unknown(),
+  }),
+  label: ({ of, id, field }, site) => {
+    const name = (THINGS[of] as (site: Site, id: string) => FoundThing | undefined)(site, id)?.name
+    return `Change ${name && of !== 'site' ? `${name}: ` : ''}${fieldWords(field)}`
+  },
+  apply(site, { of, id, field, value }) {
+    const thing = find(site, of, id)
+    const at = fieldOf(thing, field)
+    if (!at.ok) throw new Refusal(fieldSentence(field, thing.name, WHY[at.because], site.standards.units))
+    const read = at.schema.safeParse(value)
+    if (!read.success) {
+      const [issue] = read.error.issues
+      const deeper = [field, ...issue!.path.filter(key => typeof key === 'string')].join('.')
+      const message = value === undefined ? 'must be given' : issue!.message
+      throw new Refusal(fieldSentence(deeper, thing.name, message, site.standards.units))
+    }
+    if (value === undefined) Reflect.deleteProperty(at.holder!, at.key)
+    else at.holder![at.key] = value
+  },
+})
+
+/** Puts the base of anything that stands at a height above the datum. */
+export const setHeight = defineMove({
+  args: z.object({ node: z.string(), baseM: z.number().min(-500).max(5000) }),
+  label: ({ node }, site) => `Move ${nameOf(site, node, 'a height')} up or down`,
+  apply(site, { node, baseM }) {
+    const found = site.nodes.find(candidate => candidate.id === node)
+    if (!found) throw new Refusal('What you were moving is no longer there.')
+    found.baseM = Math.round(baseM * 10000) / 10000
+  },
+})

@@ -1,0 +1,244 @@
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve, needRun, named } from './move'
+import { dripZone } from '../sums'
+import {
+  zonesWithin,
+  litresPerDay,
+  portsByRole,
+  rimM,
+  runsTo,
+  tanksOf,
+  type Amount,
+  type Site,
+  type Use,
+  fieldSentence,
+  runName,
+  walk,
+  isPumped,
+  nameOf,
+  idsOf,
+  freeId,
+} from '../site'
+import { partSchema, type NodeOf, type Tank, PART_KINDS, type PartKind, type NewPart, type SiteNode } from '../kinds'
+import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../catalog'
+import { z } from 'zod'
+
+const ALL_YEAR = Array.from({ length: 12 }, () => 1)
+const SUPPLY_MM = 26.6
+
+export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].count): Amount {
+  const { by, each, times = 1, hotFactor } = USE_PRESETS[preset]
+  switch (by) {
+    case 'people':
+      return { by, people: count, litresPerPersonDay: each, months: [...ALL_YEAR] }
+    case 'habit':
+      return { by, people: count, timesPerPersonDay: times, litresEach: each, months: [...ALL_YEAR] }
+    case 'heads':
+      return { by, heads: count, litresPerHeadDay: each, ...(hotFactor ? { hotFactor } : {}), months: [...ALL_YEAR] }
+    case 'day':
+      return { by, litresPerDay: each * count, months: [...ALL_YEAR] }
+    case 'bed':
+      return { by, areaM2: count, cropCoefficient: each, irrigationEfficiency: 0.9, months: [...ALL_YEAR] }
+  }
+}
+
+/**
+ * One more use at its own tap, drawn from a tank by gravity, or by a pump indoors and where the tap stands too high.
+ */
+export const addUse = defineMove({
+  args: z.object({
+    preset: z.enum(USE_PRESET_IDS),
+    count: z.number().min(0).max(1e6).optional(),
+    name: z.string().optional(),
+    tank: z.string().optional(),
+  }),
+  label: ({ preset, name }) => `Add ${name ?? USE_PRESETS[preset].name}`,
+  apply(site, { preset, count, name, tank: tankId }) {
+    const tanks = tanksOf(site)
+    const tank = tankId ? need(site, tankId, 'tank') : tanks.at(-1)
+    if (!tank) throw new Refusal('There is no tank to draw from yet; add one first.')
+    const entry = USE_PRESETS[preset]
+    const title = name ?? entry.name
+    const tap: NodeOf<'tap'> = {
+      kind: 'tap',
+      id: freshId(site, 'tap'),
+      baseM: entry.tapAboveGroundM,
+      groundM: 0,
+      fixture: entry.by === 'bed' ? 'drip' : 'tap',
+    }
+    site.nodes.push(tap)
+    const use: Use = {
+      id: freshId(site, 'use'),
+      name: title,
+      at: tap.id,
+      quality: entry.quality,
+      priority: Math.min(99, site.uses.length + 1),
+      amount: presetAmount(preset, count),
+    }
+    site.uses.push(use)
+    leadToTap(site, tank, tap, entry.pressurised ?? false)
+  },
+})
+
+/**
+ * A tap takes its water where the others of its tank do: behind the pump where there is one, straight from the outlet
+ * otherwise.
+ */
+function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: boolean): void {
+  const outlet = portsByRole(tank, 'outlet')[0]
+  if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
+  const to = { node: tap.id, port: 'in' }
+  const needsPump = pressurised || tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
+  const behind = needsPump && behindPump(site, tank.id, outlet.name)
+  if (behind) {
+    const from = { node: behind.id, port: 'out' }
+    addRun(site, from, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, from, to, 6), SUPPLY_MM)])
+    return
+  }
+  const from = { node: tank.id, port: outlet.name }
+  if (!needsPump) {
+    addRun(site, from, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, from, to, 8), SUPPLY_MM)])
+    return
+  }
+  const joint: NodeOf<'joint'> = {
+    kind: 'joint',
+    id: freshId(site, 'joint'),
+    name: 'After the pump',
+    baseM: tank.groundM + 0.6,
+    groundM: tank.groundM,
+  }
+  site.nodes.push(joint)
+  addRun(site, from, { node: joint.id, port: 'in' }, [
+    valve(outlet.boreMm),
+    pipe(2, outlet.boreMm),
+    { kind: 'pump', pump: 'on-demand', flowLps: 0.3, headM: 25 },
+    { kind: 'check', boreMm: SUPPLY_MM },
+    { kind: 'union', boreMm: SUPPLY_MM },
+  ])
+  const branch = { node: joint.id, port: 'out' }
+  addRun(site, branch, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, branch, to, 6), SUPPLY_MM)])
+}
+
+/** Puts a part into a run: before one of its parts, or at its end. */
+export const insertPart = defineMove({
+  args: z.object({ run: z.string(), before: z.string().optional(), part: z.looseObject({ kind: z.string() }) }),
+  label: ({ part }) => `Fit a ${PART_KINDS[part.kind as PartKind]?.name ?? 'part'}`,
+  apply(site, { run: id, before, part: given }) {
+    const run = needRun(site, id)
+    const [part] = named(site, id, [given as NewPart])
+    const read = partSchema.safeParse(part)
+    if (!read.success) {
+      const [issue] = read.error.issues
+      throw new Refusal(fieldSentence(issue!.path.join('.'), undefined, issue!.message, site.standards.units))
+    }
+    const at = before === undefined ? run.parts.length : run.parts.findIndex(each => each.id === before)
+    if (at < 0) throw new Refusal(`What it was to stand before is no longer in “${runName(site, run)}”.`)
+    run.parts = [...run.parts.slice(0, at), part!, ...run.parts.slice(at)]
+  },
+})
+
+/** Where lines branch behind the pump of an outlet: a joint, else the pressure tank that it fills. */
+function behindPump(site: Site, tankId: string, port: string): SiteNode | undefined {
+  const ways = [
+    ...walk(site, tankId, { along: 'down', takes: ({ from }, before) => before.length > 0 || from.port === port }),
+  ]
+  const pumped = ways.filter(way => way.steps.some(({ run }) => isPumped(run))).map(way => way.node)
+  return pumped.find(node => node.kind === 'joint') ?? pumped.find(node => node.kind === 'pressureTank')
+}
+
+export const TREATMENT: NewPart[] = [
+  { kind: 'filter', ratingUm: 20, medium: 'sediment' },
+  { kind: 'filter', ratingUm: 5, medium: 'sediment' },
+  { kind: 'filter', ratingUm: 5, medium: 'carbon' },
+  { kind: 'lamp', ratedLps: 0.3, sensor: true },
+]
+
+/** Fits filters, carbon and a lamp with its sensor in front of a tap. */
+export const fitTreatment = defineMove({
+  args: z.object({ tap: z.string() }),
+  label: ({ tap }, site) => `Treat the water for ${nameOf(site, tap, 'the tap')}`,
+  apply(site, { tap: id }) {
+    const tap = need(site, id, 'tap')
+    const run = runsTo(site, id)[0]
+    if (!run) throw new Refusal(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
+    const missing = TREATMENT.filter(
+      wanted =>
+        !run.parts.some(
+          part =>
+            part.kind === wanted.kind &&
+            (part.kind !== 'filter' ||
+              (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm)),
+        ),
+    )
+    run.parts = named(site, run.id, [...run.parts, ...missing])
+  },
+})
+
+const DRIPPER = { count: 1, litresPerHour: 2 }
+const DRIPPERS_PER_M2 = 4
+
+/**
+ * Waters a bed by the clock: drippers enough for its area, in as many zones as keep each within a flow, run as long
+ * as the month that asks most needs.
+ * Without `mostLph` the zones are as they were.
+ */
+export const fitDrip = defineMove({
+  args: z.object({ use: z.string(), mostLph: z.number().positive().max(1e6).optional(), off: z.boolean().optional() }),
+  label: ({ use, off }, site) =>
+    `${off ? 'Take the drip off' : 'Drip'} ` +
+    `${site.uses.find(candidate => candidate.id === use)?.name ?? 'the bed'}${off ? '' : ' by the clock'}`,
+  apply(site, { use: id, mostLph, off }) {
+    const use = site.uses.find(candidate => candidate.id === id)
+    if (use?.amount.by !== 'bed') throw new Refusal('Only a bed or trees can be dripped.')
+    const bed = use.amount
+    const old = bed.drip
+    delete bed.drip
+    if (off) return
+    const emitters = old?.emitters ?? [
+      { id: freshId(site, `${id}-emitter`), ...DRIPPER, count: Math.max(1, Math.round(bed.areaM2 * DRIPPERS_PER_M2)) },
+    ]
+    const runsPerWeek = old?.runsPerWeek || 3.5
+    const most = mostLph ?? old?.mostLph
+    // What the bed needs without the clock, in the month that asks most.
+    const neededLPerDay = Math.max(...litresPerDay(site, use))
+    const { flowLph } = dripZone({ emitters, minutesPerRun: 60, runsPerWeek })
+    const minutesPerRun = Math.min(1440, Math.max(1, Math.ceil(((neededLPerDay * 7) / runsPerWeek / flowLph) * 60)))
+    bed.drip = {
+      emitters,
+      minutesPerRun,
+      runsPerWeek,
+      zones: most ? zonesWithin(emitters, most) : (old?.zones ?? 1),
+      ...(most ? { mostLph: most } : {}),
+    }
+  },
+})
+
+/**
+ * The steps of rationing that people keep by: below a third every other day, below a fifth nothing; for drinking and
+ * animals none.
+ */
+export const ration = defineMove({
+  args: z.object({
+    use: z.string(),
+    steps: z
+      .array(
+        z.object({ id: z.string().optional(), belowShare: z.number().min(0).max(1), share: z.number().min(0).max(1) }),
+      )
+      .max(6),
+  }),
+  label: ({ use, steps }, site) =>
+    `${steps.length ? 'Ration' : 'No rationing for'} ` +
+    `${site.uses.find(candidate => candidate.id === use)?.name ?? 'a use'}`,
+  apply(site, { use: id, steps }) {
+    const use = site.uses.find(candidate => candidate.id === id)
+    if (!use) throw new Refusal('That use is no longer in this site.')
+    if (!steps.length) return void delete use.rations
+    const taken = idsOf(site)
+    use.rations = [...steps]
+      .sort((a, b) => b.belowShare - a.belowShare)
+      .map(step => {
+        const own = step.id ?? freeId(taken, `${use.id}-step`)
+        taken.add(own)
+        return { ...step, id: own }
+      })
+  },
+})

@@ -1,0 +1,1 @@
+export { outsideCost, weigh, weighOption, type Weighed, type Weighing } from './weigh'

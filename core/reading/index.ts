@@ -1,0 +1,1 @@
+export { readingOf, type Reading } from './reading'

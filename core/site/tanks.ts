@@ -1,0 +1,41 @@
+import type { Site } from './schema'
+import { graphOf } from './graph'
+import { circleArea, tankHeight, tankVolume } from '../sums'
+import type { Port, PortRole, Tank } from '../kinds'
+
+/** A tank's fittings of one kind. */
+export const portsByRole = (tank: Tank, role: PortRole): Port[] => tank.ports.filter(port => port.role === role)
+
+export function tanksOf(site: Site): Tank[] {
+  return site.nodes.filter(node => node.kind === 'tank')
+}
+
+export function tankNominalL(tank: Tank): number {
+  return tankVolume({ ...tank.shape, levelM: tankHeight(tank.shape) }).volumeL
+}
+
+/**
+ * Ground a tank rests on, m². A tote's frame carries it on its whole footprint; a lying tank on a cradle of half its
+ * width.
+ */
+export function contactAreaM2(tank: Tank): number {
+  switch (tank.shape.shape) {
+    case 'upright-cylinder':
+      return circleArea(tank.shape.diameterM)
+    case 'box':
+      return tank.shape.lengthM * tank.shape.widthM
+    case 'lying-cylinder':
+      return (tank.shape.lengthM * tank.shape.diameterM) / 2
+  }
+}
+
+/** Height of a tank's rim above the datum. */
+export function rimM(tank: Tank): number {
+  return tank.baseM + tankHeight(tank.shape)
+}
+
+/** Where a tank spills: its lowest overflow that leads somewhere, else its rim. Above the datum. */
+export function spillM(site: Site, tank: Tank): number {
+  const overflows = portsByRole(tank, 'overflow').filter(port => graphOf(site).outOf(tank.id, port.name).length)
+  return Math.min(rimM(tank), ...overflows.map(port => tank.baseM + port.heightM))
+}

@@ -1,0 +1,15 @@
+export { monthNames } from './months'
+export {
+  bore,
+  flow,
+  hours,
+  intensity,
+  length,
+  percent,
+  phraseText,
+  quantityText,
+  rain,
+  say,
+  volume,
+  type Phrase,
+} from './phrase'

@@ -1,0 +1,152 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { Key, openBrowser, type Page } from './page'
+
+let page: Page
+beforeAll(async () => {
+  page = await openBrowser()
+})
+afterAll(() => page.quit())
+
+const lit = async () => (await page.css('.index [aria-current="true"]')).getAttribute('data-subject')
+const notes = () => page.text('.notes')
+const isLit = (id: string) => page.until(lit, subject => subject === id, `${id} is in hand`)
+
+describe('one subject at a time', () => {
+  it('is chosen in the index by pointer and by arrows, each with its key figure and its mark', async () => {
+    await page.openDemo('quillfern-ridge', 'store')
+    await isLit('tank-1')
+    const index = await page.text('.index')
+    expect(index).toMatch(/East tank A \+ East tank B\s*, has gaps\s+18\.1 m³/)
+    expect(index).toMatch(/Dry spell\s+\d+ days/)
+    expect(await page.all('.index [data-subject="tank-1"] .gaps')).toHaveLength(1)
+    expect(await page.all('.index [data-subject="tank-3"] .sound')).toHaveLength(1)
+    await (await page.css('.index [aria-current="true"]')).sendKeys(Key.ARROW_DOWN)
+    await isLit('tank-3')
+    expect(await page.text('.notes h2')).toBe('Header')
+    await (await page.css('.index [aria-current="true"]')).sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN)
+    await isLit('outside')
+    expect(await notes()).toContain('Water from outside')
+    expect(await notes()).not.toContain('Header is a kind of')
+  })
+  it('is chosen in the Section, where the same thing is lit', async () => {
+    await page.driver.executeScript(
+      'document.querySelector(\'[data-node="tank-3"]\').dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+    )
+    await isLit('tank-3')
+    await page.click(page.css('.index [data-subject="tank-1"]'))
+    await page.css('[data-node="tank-1"].on')
+  })
+  it('is chosen by a finding and by Find, at the step that tells of it', async () => {
+    const card = await page.css('.finding[data-check="gutter-too-small"]')
+    await page.click(card.findElement({ xpath: './/button[.="Show it"]' }))
+    await page.until(
+      () => page.driver.getCurrentUrl(),
+      url => url.endsWith('/catch'),
+      'at Catch',
+    )
+    await isLit('roof-2')
+    await page.driver.actions().sendKeys('/').perform()
+    await (await page.css('.el-dialog input')).sendKeys('Header', Key.ENTER)
+    await page.until(
+      () => page.driver.getCurrentUrl(),
+      url => url.endsWith('/store'),
+      'at Store',
+    )
+    await isLit('tank-3')
+  })
+  it('stands where a step was left', async () => {
+    await page.subject('spell')
+    await page.click(page.css('.path a[href$="/need"]'))
+    await page.css('.sheet[aria-label="The Sheet: Need"]')
+    await page.click(page.css('.path a[href$="/store"]'))
+    await isLit('spell')
+  })
+  it('none needs more than two windows of scrolling', async () => {
+    for (const site of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'])
+      for (const step of ['need', 'catch', 'clean', 'store']) {
+        await page.openDemo(site, step)
+        const tall = await page.driver.executeAsyncScript<string[]>(`
+          const done = arguments[0];
+          const frame = () => new Promise(next => requestAnimationFrame(() => setTimeout(next, 60)));
+          (async () => {
+            const tall = [];
+            for (const subject of document.querySelectorAll('.index button')) {
+              subject.click();
+              await frame();
+              const notes = document.querySelector('.notes');
+              if (notes.scrollHeight > 3 * notes.clientHeight) tall.push(subject.dataset.subject + ' ' + notes.scrollHeight);
+            }
+            done(tall);
+          })()`)
+        expect(tall, `${site} ${step}`).toEqual([])
+      }
+  })
+})
+
+describe('groups that fold', () => {
+  it('open where something is amiss, and as a person left them', async () => {
+    await page.openDemo('quillfern-ridge', 'store')
+    await page.click(page.css('.index [data-subject="tank-1"]'))
+    const head = (id: string) => page.css(`[data-fold="${id}"] button[aria-expanded]`)
+    const shown = async (id: string) => (await head(id)).getAttribute('aria-expanded')
+    expect(await shown('store-spills')).toBe('true')
+    expect(await shown('store-stands-tank-1')).toBe('false')
+    expect(await page.text('[data-fold="store-stands-tank-1"]')).toMatch(/on .+/)
+    await page.click(head('store-stands-tank-1'))
+    await page.until(
+      () => shown('store-stands-tank-1'),
+      open => open === 'true',
+      'opened',
+    )
+    await page.click(page.css('.index [data-subject="tank-3"]'))
+    await page.click(page.css('.index [data-subject="tank-1"]'))
+    await page.until(
+      () => shown('store-stands-tank-1'),
+      open => open === 'true',
+      'still open',
+    )
+  })
+})
+
+describe('the line between Section and Sheet', () => {
+  it('moves by keys, and is remembered', async () => {
+    const height = async () => (await (await page.css('.section')).getRect()).height
+    const before = await height()
+    await (await page.css('.split')).sendKeys(...Array.from({ length: 5 }, () => Key.ARROW_UP))
+    const smaller = await page.until(height, now => now < before - 60, 'the Section is smaller')
+    await page.driver.navigate().refresh()
+    await page.css('.section svg')
+    await page.until(height, now => Math.abs(now - smaller) < 3, 'after a reload too')
+    await (await page.css('.split')).sendKeys(Key.HOME)
+    await page.until(height, now => Math.abs(now - before) < 3, 'and put back')
+  })
+})
+
+describe('an option that no longer fits', () => {
+  it('says which change, and the rest is adopted', async () => {
+    await page.openDemo('brindle-yard', 'store')
+    await page.press('Or try changes of your own')
+    await page.subject('tank-3')
+    const name = await page.field('Name of the tank')
+    await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Cellar drum', Key.ENTER)
+    await page.subject('tank-2')
+    await page.type('Diameter', '0.7 m')
+    await page.press('Keep it as an option')
+    await page.subject('tank-2')
+    await page.press('Take Middle drum out')
+    await page.subject('ways')
+    await page.until(
+      () => page.text('.options'),
+      text => text.includes('No longer fits: '),
+      'what no longer fits',
+    )
+    await page.press('Adopt the rest')
+    await page.until(
+      () => page.text('.index'),
+      text => text.includes('Cellar drum') && text.includes('Top drum'),
+      'the drum it was made for is renamed, and no other',
+    )
+    await page.press('Undo')
+    await page.press('Undo')
+  })
+})
