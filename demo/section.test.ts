@@ -65,7 +65,7 @@ describe('drawing on', () => {
     const site = plainTank(blank(), 'A')
     const before = drawSection(site, 800, 300)
     const raised = build(site, moveOf('setHeight', { node: 'tank-1', baseM: 5 }))
-    const held = drawSection(raised, 800, 300, before.scale)
+    const held = drawSection(raised, 800, 300, 1, before.scale)
     expect(held.scale).toBe(before.scale)
     expect(before.scale.y(0) - held.scale.y(5)).toBeCloseTo(5 * before.scale.pxPerM, 6)
     expect(Math.abs(drawSection(raised, 800, 300).scale.y(5) - held.scale.y(5))).toBeGreaterThan(20)

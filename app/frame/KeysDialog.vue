@@ -8,6 +8,7 @@ const KEYS: [string, string][] = [
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
   ['↑ ↓', 'raise or lower what is picked in the Section, 5 cm a press'],
+  ['+  −  0', 'make the Section wider, closer, or show the whole of it'],
   ['← →', 'read the days in the Year'],
   ['Esc', 'give back what a field had'],
   ['?', 'this list'],

@@ -18,7 +18,10 @@ const { dragging, onPointerdown, onKeydown } = useHeightDrag({
   scale: () => props.drawing.scale,
   baseM: () => props.node.baseM,
   set: baseM => store.make(moveOf('setHeight', { node: props.node.id, baseM }), `height:${props.node.id}`),
-  hold: scale => emit('hold', scale),
+  hold: scale => {
+    if (scale) pickNode(props.node.id)
+    emit('hold', scale)
+  },
   done: () => store.settle(),
 })
 </script>
@@ -43,9 +46,6 @@ const { dragging, onPointerdown, onKeydown } = useHeightDrag({
     @keydown.enter="pickNode(node.id)"
   >
     <slot />
-    <text v-if="dragging" :x="drawing.widthPx - 12" :y="drawing.heightPx - 10" text-anchor="end" class="now"
-      >{{ node.name }}: {{ show(node.baseM, 'length') }}</text
-    >
   </g>
 </template>
 
@@ -54,12 +54,5 @@ const { dragging, onPointerdown, onKeydown } = useHeightDrag({
   cursor: ns-resize;
   touch-action: none;
   outline-offset: 3px;
-}
-.now {
-  font: 600 14px var(--mono);
-  fill: var(--oak);
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 5px;
 }
 </style>

@@ -11,55 +11,53 @@ const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.p
 <template>
   <g :transform="turn" class="part" :class="{ selected }">
     <title>{{ PART_KINDS[part.kind].name }}</title>
+    <rect x="-9" y="-9" width="18" height="18" class="reach" />
     <template v-if="mark === 'handle'">
-      <rect x="-5.5" y="-3.5" width="11" height="7" rx="1.5" class="body" />
-      <line v-if="part.open" x1="-7" x2="7" y1="-7" y2="-7" class="handle" /><line
-        v-else
-        x1="0"
-        x2="0"
-        y1="-10"
-        y2="-3"
-        class="handle"
-      />
+      <rect x="-7" y="-4.5" width="14" height="9" rx="2" class="body" />
+      <line v-if="part.open" x1="-8" x2="8" y1="-8.5" y2="-8.5" class="handle" />
+      <line v-else x1="0" x2="0" y1="-13" y2="-4.5" class="handle" />
     </template>
     <template v-else-if="mark === 'drum'">
-      <path d="M-9 -7 h13 q6 0 6 7 q0 7 -6 7 h-13 z" class="solid" /><path
-        d="M-6 -3 h8 M-6 0 h8 M-6 3 h8"
-        class="fins"
-      />
+      <path d="M-10 -8 h14 q7 0 7 8 q0 8 -7 8 h-14 z" class="solid" />
+      <path d="M-7 -3.5 h9 M-7 0 h9 M-7 3.5 h9" class="fins" />
     </template>
     <template v-else-if="mark === 'flap'">
-      <rect x="-5.5" y="-4.5" width="11" height="9" rx="4" class="body" /><path d="M-3 -3 L2 0 L-3 3" class="mark" />
+      <rect x="-7" y="-6" width="14" height="12" rx="5" class="body" />
+      <path d="M-4 -4 L3 0 L-4 4" class="mark" />
     </template>
     <template v-else-if="mark === 'ball'">
-      <circle cx="5" cy="7" r="4" class="body" /><path d="M-4 0 L5 4" class="mark" /><rect
-        x="-7"
-        y="-3.5"
-        width="7"
-        height="7"
-        class="body"
-      />
+      <circle cx="6" cy="8" r="5" class="body" />
+      <path d="M-5 0 L6 5" class="mark" />
+      <rect x="-9" y="-4.5" width="9" height="9" class="body" />
     </template>
     <template v-else-if="mark === 'cartridge'">
-      <rect x="-4.5" y="-4" width="9" height="15" rx="3" class="body" /><path
-        d="M-2 0 v9 M0 0 v9 M2 0 v9"
-        class="mark"
-      />
+      <rect x="-5.5" y="-5" width="11" height="18" rx="3.5" class="body" />
+      <path d="M-2.5 0 v10 M0 0 v10 M2.5 0 v10" class="mark" />
     </template>
     <template v-else-if="mark === 'lamp'">
-      <rect x="-9" y="-4" width="18" height="8" rx="4" class="body" /><path d="M-6 0 h12" class="ray" />
+      <rect x="-10" y="-5" width="20" height="10" rx="5" class="body" />
+      <path d="M-7 0 h14" class="ray" />
     </template>
     <template v-else-if="mark === 'mesh'">
-      <rect x="-3" y="-5" width="6" height="10" class="body" /><path
-        d="M-3 -1.7 h6 M-3 1.7 h6 M0 -5 v10"
-        class="mesh"
-      />
+      <rect x="-4" y="-7" width="8" height="14" class="body" />
+      <path d="M-4 -2.4 h8 M-4 2.4 h8 M0 -7 v14" class="mesh" />
     </template>
-    <circle v-else r="4.5" class="body" />
+    <template v-else-if="mark === 'dial'">
+      <circle r="7" class="body" />
+      <path d="M0 0 L4 -4" class="mark" />
+    </template>
+    <template v-else-if="mark === 'spring'">
+      <path d="M-7 6 h14 M-4 2 l8 -2.5 l-8 -2.5 l8 -2.5 M0 6 v-2" class="mark" />
+      <circle cy="6" r="2.5" class="body" />
+    </template>
+    <circle v-else r="7" class="body" />
   </g>
 </template>
 
 <style scoped>
+.reach {
+  fill: transparent;
+}
 .body {
   fill: var(--sheet);
   stroke: var(--ink);

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import PartSymbol from '~/section/PartSymbol.vue'
 import { useSelection } from '~/stores/useSelection'
 import type { Route } from '#core/section'
 
-/** One run from end to end, in the colour and pattern of its water, with its parts on it. */
+/** One run from end to end, in the colour and pattern of its water. */
 const props = defineProps<{ route: Route; selected: boolean }>()
-const { pickRun, partId } = useSelection()
+const { pickRun } = useSelection()
 const pathOf = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
 const whole = computed(() => pathOf(props.route.points))
 </script>
@@ -33,7 +32,6 @@ const whole = computed(() => pathOf(props.route.points))
         :class="stretch.water"
       />
     </template>
-    <PartSymbol v-for="part in route.parts" :key="part.id" :part="part" :selected="selected && partId === part.id" />
   </g>
 </template>
 

@@ -3,7 +3,7 @@ import { useUnits } from '~/fields/useUnits'
 import { FOLD_PX, type Drawing } from '#core/section'
 
 /** Heights in which nothing stands, folded away behind a torn edge, with the metres left out. */
-const props = defineProps<{ drawing: Drawing }>()
+const props = defineProps<{ drawing: Drawing; shiftPx: number }>()
 const { show } = useUnits()
 const torn = (y: number) => {
   let path = `M0 ${y}`
@@ -17,7 +17,7 @@ const torn = (y: number) => {
     <path :d="`${torn(fold.yPx - FOLD_PX / 2 + 2)} V${fold.yPx + FOLD_PX / 2 - 2} H0 Z`" class="gap" />
     <path :d="torn(fold.yPx - FOLD_PX / 2 + 2)" class="edge" />
     <path :d="torn(fold.yPx + FOLD_PX / 2 - 2)" class="edge" />
-    <text x="62" :y="fold.yPx + 4">{{ show(Math.round(fold.metres * 10) / 10, 'length') }} folded away</text>
+    <text :x="shiftPx + 62" :y="fold.yPx + 4">{{ show(Math.round(fold.metres * 10) / 10, 'length') }} folded away</text>
   </g>
 </template>
 

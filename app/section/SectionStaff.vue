@@ -3,8 +3,8 @@ import { useUnits } from '~/fields/useUnits'
 import { groupDigits } from '#core/units'
 import { STAFF_PX, staffMarks, type Drawing } from '#core/section'
 
-/** The levelling staff at the left: heights above the datum. */
-const props = defineProps<{ drawing: Drawing }>()
+/** The levelling staff: heights above the datum. It stays at the left when the drawing is moved along by `shiftPx`. */
+const props = defineProps<{ drawing: Drawing; shiftPx: number }>()
 const { system } = useUnits()
 const edge = STAFF_PX - 12
 const FOOT_M = 0.3048
@@ -16,7 +16,7 @@ const bands = computed(() => props.drawing.scale.bands.map(band => ({ top: band.
 </script>
 
 <template>
-  <g aria-hidden="true">
+  <g aria-hidden="true" :transform="`translate(${shiftPx} 0)`">
     <rect x="0" y="0" :width="edge + 4" :height="drawing.heightPx" class="back" />
     <line v-for="band in bands" :key="band.top" :x1="edge" :x2="edge" :y1="band.top" :y2="band.bottom" class="rod" />
     <g v-for="mark in marks" :key="mark.reading">
@@ -38,7 +38,7 @@ const bands = computed(() => props.drawing.scale.bands.map(band => ({ top: band.
 <style scoped>
 .back {
   fill: var(--sheet);
-  opacity: 0.86;
+  opacity: 0.96;
 }
 .rod {
   stroke: var(--soft);

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { useUnits } from '~/fields/useUnits'
 import HouseSymbol from '~/section/HouseSymbol.vue'
 import RoofSymbol from '~/section/RoofSymbol.vue'
 import RunLine from '~/section/RunLine.vue'
+import RunParts from '~/section/RunParts.vue'
 import RunsList from '~/section/RunsList.vue'
 import SectionFolds from '~/section/SectionFolds.vue'
 import SectionGround from '~/section/SectionGround.vue'
@@ -15,9 +17,18 @@ import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
+import { useWiden } from '~/section/useWiden'
 import { useElementSize } from '@vueuse/core'
-import { designStorm } from '#core/site'
-import { drawSection, labelsOf, standingWater, stormLines, type Slot, type VerticalScale } from '#core/section'
+import { designStorm, nameOf } from '#core/site'
+import {
+  drawSection,
+  labelsOf,
+  readableWidthPx,
+  standingWater,
+  stormLines,
+  type Slot,
+  type VerticalScale,
+} from '#core/section'
 import { isoDate } from '#core/climate'
 import { poolsOf } from '#core/balance'
 import { format, parseISO } from 'date-fns'
@@ -31,18 +42,28 @@ const store = useSite()
 const results = useResults()
 const { runId, nodeId, pickNode } = useSelection()
 const { day } = useYearDay()
+const { show } = useUnits()
 
 const frame = useTemplateRef('frame')
-const { width, height } = useElementSize(frame)
+const { height } = useElementSize(frame)
 /** The caption has a strip of its own below the drawing, so that it covers nothing. */
 const CAPTION_PX = 24
 const held = shallowRef<VerticalScale>()
 const asList = ref(false)
 
 const site = computed(() => store.site!)
-const drawing = computed(() =>
-  drawSection(site.value, Math.max(640, width.value), Math.max(200, height.value - CAPTION_PX), held.value),
+const heightPx = computed(() => Math.max(200, height.value - CAPTION_PX))
+const scroll = useTemplateRef('scroll')
+/** While a height is dragged nothing else moves. */
+const readablePx = computed((before?: number) =>
+  held.value && before ? before : readableWidthPx(site.value, heightPx.value),
 )
+const { widthPx, framePx, shiftPx, widen, least, by, fit } = useWiden(scroll, () => readablePx.value)
+const drawing = computed(() =>
+  drawSection(site.value, widthPx.value, heightPx.value, Math.max(1, widen.value), held.value),
+)
+/** Whether some of the drawing lies outside its frame. */
+const beyond = computed(() => drawing.value.widthPx > framePx.value + 1)
 const labels = computed(() => labelsOf(site.value, drawing.value))
 const pools = computed(() => poolsOf(site.value))
 
@@ -82,9 +103,9 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
 
 <template>
   <section ref="frame" class="section" aria-label="The Section: the site cut through, heights to scale">
-    <div class="scroll">
+    <div ref="scroll" class="scroll">
       <svg
-        v-if="width && !asList"
+        v-if="framePx && !asList"
         :width="drawing.widthPx"
         :height="drawing.heightPx"
         role="group"
@@ -126,9 +147,10 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
             @hold="held = $event"
           />
         </template>
+        <RunParts v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
         <SectionLabels :labels="labels" :lit="nodeId" />
-        <SectionFolds :drawing="drawing" />
-        <SectionStaff :drawing="drawing" />
+        <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
+        <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>
       <RunsList v-else-if="asList" />
     </div>
@@ -136,11 +158,17 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
       Nothing stands here yet. Add a roof at <b>Catch</b> and a tank at <b>Store</b>, and the Section draws itself.
     </p>
     <p class="caption small soft">
+      <b v-if="held && nodeId" class="now">{{ nameOf(site, nodeId) }}: {{ show(nodeOf(nodeId).baseM, 'length') }}</b>
       <span v-if="dayText && site.nodes.length && !asList"
         >Water as on {{ dayText }} · heights to scale, widths not<template v-if="storms.length">
           · dashes: the design storm’s water</template
         ></span
       >
+      <span v-if="site.nodes.length && !asList" class="widen">
+        <button v-if="beyond && widen > least" type="button" class="plain small" @click="fit">Show the whole</button>
+        <button type="button" class="plain small" :disabled="widen <= least" @click="by(0.8)">Closer</button>
+        <button type="button" class="plain small" @click="by(1.25)">Wider</button>
+      </span>
       <button type="button" class="plain small" :aria-pressed="asList" @click="asList = !asList">
         {{ asList ? 'As a drawing' : 'As a list' }}
       </button>
@@ -159,6 +187,10 @@ const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
 .scroll {
   height: calc(100% - 24px);
   overflow: auto hidden;
+  scrollbar-width: none;
+}
+.scroll:has(svg) {
+  cursor: grab;
 }
 .scroll:has(.runs) {
   overflow: auto;
@@ -177,9 +209,19 @@ svg {
   padding: 0 12px;
   white-space: nowrap;
 }
+.now {
+  color: var(--oak);
+  font-family: var(--mono);
+  margin-right: auto;
+}
 .caption span {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.caption .widen {
+  flex: none;
+  display: flex;
+  gap: 12px;
 }
 .caption button {
   flex: none;

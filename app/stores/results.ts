@@ -52,12 +52,12 @@ export const useResults = defineStore('results', () => {
     return face.sizes(light, pool)
   }
 
-  /** The plan and its options side by side, by the option's id; with the revision they speak of. */
-  async function weighings(): Promise<{ revision: number; now: Weighed; options: Map<string, Weighing> }> {
-    const [revision, { options }] = [store.revision, store.site!]
+  /** The plan and its options side by side, by the option's id. */
+  async function weighings(): Promise<{ now: Weighed; options: Map<string, Weighing> }> {
+    const { options } = store.site!
     const { face, light } = await aside.ready(store.site!)
     const said = await face.weighings(light)
-    return { revision, now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
+    return { now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
   }
 
   /** Ways of doing it that are not the plan's already; working them out means making them all. */

@@ -1,7 +1,11 @@
 import { reachOf } from './symbols'
-import { portX, slotsOf, type Slot } from './slots'
+import { roundTanks } from './detours'
+import { gapsForParts, lanesOf } from './lanes'
+import { portX, slotsByNode, slotsOf, type Slot } from './slots'
+import { closestPx, spread } from './spread'
 import { verticalScale, type VerticalScale } from './scale'
-import { routeRun, type Route } from './routes'
+import { placeParts } from './parts'
+import { routeOf, wayOf, type Route } from './routes'
 import { portHeightM, type Roof, type Run, type Site } from '../site'
 import type { SiteNode } from '../kinds'
 
@@ -45,34 +49,39 @@ function heightsOf(site: Site): [number, number][] {
 }
 
 /**
- * Lays the whole site out for a picture of a given size. While a height is dragged the scale it began with is handed
- * in,
+ * Lays the whole site out for a picture of a given size: wider than asked where things would not stand in it, and
+ * looser, as a multiple of what is usual, by `widen`. While a height is dragged the scale it began with is handed in,
  * so that nothing else moves.
  */
-export function drawSection(site: Site, widthPx: number, heightPx: number, held?: VerticalScale): Drawing {
+export function drawSection(site: Site, wantedPx: number, heightPx: number, widen = 1, held?: VerticalScale): Drawing {
   const scale = held ?? verticalScale(heightsOf(site), heightPx)
-  const { slots, widthPx: drawnPx } = slotsOf(site, scale.pxPerM, widthPx)
-  const slotOf = new Map<string, Slot>()
-  for (const slot of slots) {
-    if (slot.kind === 'node') slotOf.set(slot.nodeId, slot)
-    else for (const node of slot.kind === 'roof' ? slot.spouts : slot.taps) slotOf.set(node.id, slot)
-  }
+  const lanes = lanesOf(site, scale)
+  const standing = slotsOf(site, scale.pxPerM)
+  const { slots, widthPx } = spread(standing, gapsForParts(site, standing, lanes, scale), wantedPx, widen)
+  const slotOf = slotsByNode(slots)
   const middle = (slot: Slot) => slot.x + slot.width / 2
   const place = (end: Run['from'], other: Run['from']): [number, number] => [
     portX(site, slotOf.get(end.node)!, end, middle(slotOf.get(other.node)!)),
     scale.y(portHeightM(site, end)),
   ]
-
-  const leaving = new Map<string, number>()
-  const routes = site.runs.map(run => {
-    const key = `${run.from.node}@${Math.round(portHeightM(site, run.from) * 10)}`
-    const lane = leaving.get(key) ?? 0
-    leaving.set(key, lane + 1)
+  const round = roundTanks(site, slots, scale)
+  const ways = site.runs.map(run => {
     const source = site.nodes.find(node => node.id === run.from.node)!
     const sourceY = source.kind === 'well' ? scale.y(source.groundM - source.stillWaterDepthM - 0.3) : undefined
-    return routeRun(site, run, place(run.from, run.to), place(run.to, run.from), lane, sourceY)
+    const lane = lanes.get(run.id)!
+    const way = wayOf(place(run.from, run.to), place(run.to, run.from), lane.leaving, round, sourceY)
+    return { run, way, lane }
   })
-  return { widthPx: drawnPx, heightPx, scale, slots, ground: groundLine(slots, scale, drawnPx), routes }
+  const parts = placeParts(ways)
+  const routes = ways.map(({ run, way }, at) => routeOf(site, run, way, parts[at]!))
+  return { widthPx, heightPx, scale, slots, ground: groundLine(slots, scale, widthPx), routes }
+}
+
+/** The least width at which the parts of the lines have their room, in a picture of a given height. */
+export function readableWidthPx(site: Site, heightPx: number): number {
+  const scale = verticalScale(heightsOf(site), heightPx)
+  const slots = slotsOf(site, scale.pxPerM)
+  return closestPx(slots, gapsForParts(site, slots, lanesOf(site, scale), scale))
 }
 
 /** The ground runs level under each slot and slopes between them. */
@@ -90,10 +99,5 @@ function groundLine(slots: Slot[], scale: VerticalScale, widthPx: number): [numb
 }
 
 /** A node's own stretch of the drawing. */
-export function slotOfNode(drawing: Drawing, node: SiteNode): Slot | undefined {
-  return drawing.slots.find(slot =>
-    slot.kind === 'node'
-      ? slot.nodeId === node.id
-      : (slot.kind === 'roof' ? slot.spouts : slot.taps).some(member => member.id === node.id),
-  )
-}
+export const slotOfNode = (drawing: Drawing, node: SiteNode): Slot | undefined =>
+  slotsByNode(drawing.slots).get(node.id)

@@ -37,7 +37,7 @@ const LETTER_PX = { name: 6.7, figure: 5.9 }
 const LINE_PX = 14
 /** Further than this from its thing a label is led to it by a line. */
 const LEADER_PX = 34
-const PART_PX = 8
+const PART_PX = 9
 const LINE_HALF_PX = 2.5
 /** How much worse it is to stand on another label than on a thing, and to leave the drawing. */
 const [ON_LABEL, OUTSIDE] = [4, 50]

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build } from '../../tests/sites'
 import { staffMarks, verticalScale } from './scale'
 import { insideOf } from './inside'
-import { drawSection, slotOfNode } from './drawing'
+import { drawSection, readableWidthPx, slotOfNode } from './drawing'
+import { tankHeight } from '../sums'
 import { portHeightM, tanksOf } from '../site'
 import { moveOf } from '../moves'
 
@@ -169,3 +170,75 @@ describe('the inside of a tank', () => {
     )
   })
 })
+
+describe('the lines', () => {
+  const insideOfTank = ([x, y]: [number, number], [toX]: [number, number], box: Record<string, number>) =>
+    y > box.top! + 0.5 && y < box.foot! - 0.5 && Math.min(x, toX) < box.left! - 2 && Math.max(x, toX) > box.right! + 2
+
+  it('run through no tank, on any site and at any width', () => {
+    fc.assert(
+      fc.property(arbitrarySite, fc.integer({ min: 400, max: 2600 }), (site, widthPx) => {
+        const drawing = drawSection(site, widthPx, 318, 2)
+        for (const tank of tanksOf(site)) {
+          const { x, width } = slotOfNode(drawing, tank)!
+          const top = drawing.scale.y(tank.baseM + tankHeight(tank.shape))
+          const box = { left: x, right: x + width, top, foot: drawing.scale.y(tank.baseM) }
+          for (const { points } of drawing.routes)
+            for (const [at, point] of points.slice(1).entries())
+              expect(point[1] === points[at]![1] && insideOfTank(points[at]!, point, box)).toBe(false)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+  const roof = { lengthM: 10, widthM: 8, material: 'clay-tile' as const }
+  const row = build(
+    blank(),
+    moveOf('addTank', { kind: 'upright', how: 'alone' }),
+    moveOf('addTank', { kind: 'upright', how: 'alone' }),
+    moveOf('addRoof', { ...roof, name: 'House', tank: 'tank-1' }),
+    moveOf('addRoof', { ...roof, name: 'Barn', tank: 'tank-2' }),
+  )
+  it('of a roof that fills the second of two tanks pass over the first', () => {
+    const drawing = drawSection(row, 900, 300)
+    const [first] = tanksOf(row)
+    const { x, width } = slotOfNode(drawing, first!)!
+    const line = drawing.routes.find(route => row.runs.find(run => run.id === route.runId)!.to.node === 'tank-2')!
+    const above = line.points.filter(([at]) => at >= x - 7 && at <= x + width + 7).map(([, y]) => y)
+    expect(Math.min(...above)).toBeLessThan(drawing.scale.y(first!.baseM + tankHeight(first!.shape)))
+  })
+  it('have their parts clear of each other at the width that is said to be readable, in order', () => {
+    fc.assert(
+      fc.property(arbitrarySite, site => {
+        const drawing = drawSection(site, readableWidthPx(site, 318), 318)
+        for (const { parts, points } of drawing.routes) {
+          const alongPx = parts.map(part => placeOn(points, part))
+          for (const [at, px] of alongPx.slice(1).entries()) expect(px).toBeGreaterThan(alongPx[at]!)
+          for (const [at, part] of parts.entries())
+            for (const other of parts.slice(at + 1))
+              expect(Math.abs(part.x - other.x) + Math.abs(part.y - other.y)).toBeGreaterThan(11)
+        }
+      }),
+      { numRuns: 30 },
+    )
+  })
+  it('gain room with the width, and heights stay as they are', () => {
+    const [narrow, wide] = [drawSection(row, 900, 300), drawSection(row, 1800, 300, 2)]
+    expect(wide.widthPx).toBe(1800)
+    expect(wide.slots.at(-1)!.x).toBeGreaterThan(narrow.slots.at(-1)!.x + 300)
+    expect(wide.scale.y(1)).toBe(narrow.scale.y(1))
+  })
+})
+
+/** How far along a way a part stands. */
+function placeOn(points: [number, number][], { x, y }: { x: number; y: number }): number {
+  let px = 0
+  for (const [at, [toX, toY]] of points.slice(1).entries()) {
+    const [fromX, fromY] = points[at]!
+    const between = (value: number, a: number, b: number) =>
+      value >= Math.min(a, b) - 0.01 && value <= Math.max(a, b) + 0.01
+    if (between(x, fromX, toX) && between(y, fromY, toY)) return px + Math.abs(x - fromX) + Math.abs(y - fromY)
+    px += Math.abs(toX - fromX) + Math.abs(toY - fromY)
+  }
+  return px
+}

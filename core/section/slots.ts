@@ -10,18 +10,14 @@ export type Slot = { x: number; width: number; groundM: number; yields: boolean 
   | { kind: 'taps'; taps: NodeOf<'tap'>[]; indoors: boolean }
 )
 
-const MOST_GAP_PX = 64
-const LEAST_GAP_PX = 9
-/**
- * Share of its natural width that a roof, a group of taps or an outfall keeps where it is crowded, and that tanks and
- * pumps keep after them.
- */
-const NARROWEST = 0.6
-const TIGHTEST = 0.8
 export const STAFF_PX = 56
 
-/** Lays everything out from left to right as the water goes. The drawing grows wider than asked where it must. */
-export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: Slot[]; widthPx: number } {
+/** Share of its natural width that a thing keeps where it is crowded: a roof, a group of taps, an outfall; the rest. */
+const [NARROWEST, TIGHTEST] = [0.6, 0.8]
+export const narrowPx = (slot: Slot): number => slot.width * (slot.yields ? NARROWEST : TIGHTEST)
+
+/** Everything that stands, from left to right as the water goes, each as wide as it likes to be; not yet placed. */
+export function slotsOf(site: Site, pxPerM: number): Slot[] {
   const placed = new Set<string>()
   const slots: Slot[] = []
   const put = (id: string, width: number, yields = false) => {
@@ -59,7 +55,7 @@ export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: S
         else if (node.kind === 'joint') {
           put(node.id, 18)
           for (const drain of runsFrom(site, node.id))
-            if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 26, true)
+            if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 24, true)
         }
       }
     }
@@ -71,16 +67,15 @@ export function slotsOf(site: Site, pxPerM: number, widthPx: number): { slots: S
     put(tank.id, wide(tank.shape.shape === 'upright-cylinder' ? tank.shape.diameterM : tank.shape.lengthM))
     for (const run of runsFrom(site, tank.id)) {
       const end = site.nodes.find(node => node.id === run.to.node)
-      if (end?.kind === 'outfall') put(end.id, 32, true)
+      if (end?.kind === 'outfall') put(end.id, 26, true)
     }
     for (const run of runsFrom(site, tank.id)) {
       const end = site.nodes.find(node => node.id === run.to.node)
-      if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, run.parts.length > 2 ? 60 : 30)
+      if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, 24)
     }
   }
   for (const node of site.nodes) if (node.kind !== 'tap') put(node.id, 30)
-  slots.push(...tapSlots(site))
-  return spread(slots, widthPx)
+  return [...slots, ...tapSlots(site)]
 }
 
 /** Taps at one level of ground stand together under one roof; drips and taps in the yard stand in the open. */
@@ -103,38 +98,12 @@ function tapSlots(site: Site): Slot[] {
   }))
 }
 
-/**
- * Shares the width out. Crowded things come closer first, then grow narrower, and only then does the drawing grow
- * wider.
- */
-function spread(slots: Slot[], widthPx: number): { slots: Slot[]; widthPx: number } {
-  const natural = slots.reduce((sum, slot) => sum + slot.width, 0)
-  const slopes = slots.map((slot, at) => slopePx(slots[at - 1], slot))
-  const room = widthPx - STAFF_PX - 20 - slopes.reduce((sum, px) => sum + px, 0)
-  const gap = slots.length ? Math.max(LEAST_GAP_PX, Math.min(MOST_GAP_PX, (room - natural) / slots.length)) : 0
-  const yielding = slots.filter(slot => slot.yields).reduce((sum, slot) => sum + slot.width, 0)
-  const narrow = Math.max(
-    NARROWEST,
-    Math.min(1, (room - gap * slots.length - (natural - yielding)) / Math.max(1, yielding)),
-  )
-  const rest = room - gap * slots.length - yielding * narrow
-  const pinch = Math.max(TIGHTEST, Math.min(1, rest / Math.max(1, natural - yielding)))
-  let x = STAFF_PX + gap / 2
-  const laid = slots.map((slot, at) => {
-    x += slopes[at]!
-    const place = { ...slot, x, width: slot.width * (slot.yields ? narrow : pinch) }
-    x += place.width + gap
-    return place
-  })
-  return { slots: laid, widthPx: Math.max(widthPx, x - gap / 2 + 12) }
-}
+const membersOf = (slot: Slot): string[] =>
+  slot.kind === 'node' ? [slot.nodeId] : (slot.kind === 'roof' ? slot.spouts : slot.taps).map(node => node.id)
 
-/** Room for the slope between two things whose ground differs: a hill is a slope, not a pillar. */
-function slopePx(before: Slot | undefined, slot: Slot): number {
-  const riseM = before ? Math.abs(slot.groundM - before.groundM) : 0
-  return riseM < 1 ? 0 : Math.min(MOST_SLOPE_PX, 6 + riseM * 4)
-}
-const MOST_SLOPE_PX = 18
+/** The stretch that each node stands in, by the node's id. */
+export const slotsByNode = (slots: Slot[]): Map<string, Slot> =>
+  new Map(slots.flatMap(slot => membersOf(slot).map((id): [string, Slot] => [id, slot])))
 
 /** Where a run meets a slot: the port's place within it. Inlets on the left, the rest towards the other end. */
 export function portX(site: Site, slot: Slot, end: Run['from'], otherX: number): number {
@@ -157,8 +126,6 @@ export function portX(site: Site, slot: Slot, end: Run['from'], otherX: number):
     )
   const node = site.nodes.find(candidate => candidate.id === end.node)!
   if (node.kind === 'tank') return edge
-  // A joint stands at the far end of its stretch, which leaves room for the pump before it.
-  if (node.kind === 'joint') return slot.x + slot.width - 12
   return slot.x + slot.width / 2
 }
 

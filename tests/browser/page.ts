@@ -132,11 +132,29 @@ export class Page {
     return last as Value
   }
 
-  /** Clicks without waiting for animations; scrolls there first. */
+  /** Scrolls to a thing and waits until it stands still: it has the same place in four frames, one after another. */
+  async settle(element: WebElement): Promise<void> {
+    await this.driver.executeAsyncScript(
+      `const [element, done] = arguments;
+      element.scrollIntoView({ block: 'center' });
+      const place = () => { const { x, y, width } = element.getBoundingClientRect(); return [x, y, width].join() };
+      const watch = (last, still) => requestAnimationFrame(() => {
+        const now = place();
+        if (now !== last) watch(now, 0);
+        else if (still < 3) watch(now, still + 1);
+        else done();
+      });
+      watch(place(), 0);`,
+      element,
+    )
+  }
+
+  /** Clicks what can be pressed and stands still; scrolls there first. */
   async click(element: WebElement | Promise<WebElement>): Promise<void> {
     const found = await element
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', found)
+    await this.settle(found)
     await this.driver.wait(until.elementIsVisible(found), WAIT_MS)
+    await this.driver.wait(until.elementIsEnabled(found), WAIT_MS)
     await found.click()
   }
 
@@ -147,7 +165,7 @@ export class Page {
   /** Types over a field as a person does: select all, type, Enter. */
   async type(label: string, text: string, end: string = Key.ENTER): Promise<void> {
     const field = await this.field(label)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field)
+    await this.settle(field)
     await field.click()
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, end)
   }

@@ -150,3 +150,31 @@ describe('an option that no longer fits', () => {
     await page.press('Undo')
   })
 })
+
+describe('the Section', () => {
+  const widthPx = () => page.driver.executeScript<number>('return document.querySelector(".section svg").clientWidth')
+  const shiftPx = () => page.driver.executeScript<number>('return document.querySelector(".section .scroll").scrollLeft')
+
+  it('is made wider by the wheel and by keys, moved along by a drag, and a double click shows the whole', async () => {
+    await page.openDemo('quillfern-ridge')
+    const whole = await widthPx()
+    const ground = await page.css('.section svg')
+    await page.driver.actions().scroll(0, 0, 0, -400, ground).perform()
+    await page.until(widthPx, px => px > whole * 1.5, 'wider by the wheel')
+    const [before, wheeled] = [await shiftPx(), await widthPx()]
+    await page.driver.actions().move({ origin: ground, x: 0, y: -120 }).press().perform()
+    await page.driver.actions().move({ origin: ground, x: -90, y: -120 }).release().perform()
+    await page.until(shiftPx, px => Math.abs(px - before - 90) < 8, 'moved along')
+    await (await page.css('.section [data-node="tank-1"]')).sendKeys('+')
+    await page.until(widthPx, px => px > wheeled * 1.2, 'wider by a key')
+    await page.press('Show the whole')
+    await page.until(widthPx, px => px === whole, 'whole again')
+  })
+  it('lets a part be picked, by pointer and by keys, and tells its name', async () => {
+    const [pump] = await page.all('.section [data-part][aria-label^="pump"]')
+    await page.click(pump!)
+    expect(await page.text('.bar')).toContain('pump')
+    expect(await pump!.getAttribute('tabindex')).toBe('0')
+    expect(await pump!.getAttribute('aria-pressed')).toBe('true')
+  })
+})

@@ -67,8 +67,10 @@ describe('other ways', () => {
   it('a long row of tanks is listed with the one in hand spelt out, and what is wrong with all is mended at once', async () => {
     await page.subject('ways')
     await page.press('12 caged totes, joined at the bottom')
+    await page.until(table, read => !Object.values(read).flat().includes('…'), 'it is weighed')
     await page.click(page.css('button[aria-label="Adopt 12 caged totes, joined at the bottom"]'))
-    await page.subject('tank-1')
+    await page.until(tanks, count => count === 13, 'a dozen and the header')
+    await page.subject('tank-2')
     await page.until(
       () => page.all('button[aria-label^="Open "]'),
       rows => rows.length >= 11,

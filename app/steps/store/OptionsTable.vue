@@ -16,16 +16,18 @@ const { litres, money, show } = useUnits()
 const options = computed(() => store.site!.options)
 const {
   answer: weighings,
+  fresh: weighedAnew,
   failure,
   again,
 } = useWorkerAnswer(
   () => options.value,
   () => results.weighings(),
 )
-const { answer: offered } = useWorkerAnswer(
+const { answer: offered, fresh: offeredAnew } = useWorkerAnswer(
   () => undefined,
   () => results.ways(),
 )
+/** Made for the plan they were asked of; until they are made for the plan of now, none can be taken. */
 const ways = computed(() =>
   (offered.value ?? []).filter(way => !options.value.some(option => option.name === way.name)),
 )
@@ -129,7 +131,7 @@ const isBest = (row: (typeof ROWS)[number], column: Column) =>
     </p>
     <AnswerFailure :failure="failure" what="The comparison" :again="again" />
     <div v-if="options.length" class="scroll">
-      <table class="compare" :class="{ old: weighings && weighings.revision !== store.revision }">
+      <table class="compare" :class="{ old: weighings && !weighedAnew }">
         <thead>
           <tr>
             <td />
@@ -194,6 +196,7 @@ const isBest = (row: (typeof ROWS)[number], column: Column) =>
         :key="way.id"
         type="button"
         class="move"
+        :disabled="!offeredAnew"
         @click="store.addOption(way.name, way.moves)"
       >
         {{ way.name }}
