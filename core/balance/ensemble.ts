@@ -1,6 +1,6 @@
 import { SHORT_SHARE } from './year'
 import { prepareCatch, runLanes } from './runLanes'
-import { type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
+import { byHappening, type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
 import type { Compiled } from './compile'
 import { poolColumns, roofColumns, type RoofColumns } from './columns'
 import type { Site } from '../site'
@@ -95,6 +95,7 @@ function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, mem
   const { years } = series
   const holdsL = compiled.pools.reduce((sum, pool) => sum + pool.capL, 0)
   const totals = dayColumns(count)
+  const sums = byHappening(totals)
   const [daysShort, monthsShort] = [new Float64Array(count), new Int32Array(count)]
   let [askedL, year] = [0, 0]
 
@@ -120,12 +121,11 @@ function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, mem
     const { from, to } = years[year] ?? { from: Infinity, to: Infinity }
     if (day < from) return
     askedL += allAskedL[month]!
-    for (const happening of HAPPENINGS) {
-      if (!lanes.happened[happening]) continue
-      for (const figure of DAY_FIGURES[happening])
-        for (let lane = 0; lane < count; lane++) totals[figure][lane]! += lanes[figure][lane]!
-    }
-    if (lanes.happened.withheld)
+    const { spilled, brought, withheld } = lanes
+    if (spilled) add(sums.spilled, lanes.figures.spilled, count)
+    if (brought) add(sums.brought, lanes.figures.brought, count)
+    if (withheld) add(sums.withheld, lanes.figures.withheld, count)
+    if (withheld)
       for (let lane = 0; lane < count; lane++) {
         if (lanes.shortL[lane]! <= allAskedL[month]! * SHORT_SHARE) continue
         daysShort[lane]!++
@@ -201,4 +201,8 @@ function band(counts: Uint32Array): [number, number, number] {
     return Math.max(0, found)
   }
   return [at(0.1), at(0.5), at(0.9)]
+}
+
+function add(to: Float64Array[], more: Float64Array[], count: number): void {
+  for (let at = 0; at < to.length; at++) for (let lane = 0; lane < count; lane++) to[at]![lane]! += more[at]![lane]!
 }

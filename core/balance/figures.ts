@@ -16,6 +16,22 @@ export const HAPPENINGS = Object.keys(DAY_FIGURES) as Happening[]
 
 /** A column of so many figures for each figure of a day. */
 export function dayColumns(length: number): Record<DayFigure, Float64Array> {
-  const names = HAPPENINGS.flatMap((happening): readonly DayFigure[] => DAY_FIGURES[happening])
-  return Object.fromEntries(names.map(name => [name, new Float64Array(length)])) as Record<DayFigure, Float64Array>
+  const column = () => new Float64Array(length)
+  return {
+    spilledL: column(),
+    wellL: column(),
+    mainL: column(),
+    cartL: column(),
+    loads: column(),
+    shortL: column(),
+    rationedL: column(),
+  }
 }
+
+/** Columns by what must happen before they are written in, so that the days' loops need not look them up by name. */
+export type Happened = Record<Happening, Float64Array[]>
+export const byHappening = (columns: Record<DayFigure, Float64Array>): Happened => ({
+  spilled: DAY_FIGURES.spilled.map(figure => columns[figure]),
+  brought: DAY_FIGURES.brought.map(figure => columns[figure]),
+  withheld: DAY_FIGURES.withheld.map(figure => columns[figure]),
+})

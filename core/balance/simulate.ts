@@ -1,7 +1,7 @@
 import { sum } from 'd3-array'
 import { type PreparedCatch, prepareCatch, runLanes } from './runLanes'
 import type { Lanes } from './lanes'
-import { type DayFigure, dayColumns, HAPPENINGS, DAY_FIGURES } from './figures'
+import { byHappening, type DayFigure, dayColumns, type Happened } from './figures'
 import type { Compiled } from './compile'
 import { poolColumns, roofColumns, type PoolColumns } from './columns'
 import type { CatchRun } from './catch'
@@ -48,9 +48,10 @@ export function simulate(site: Compiled, series: DailySeries, options: RunOption
   const { startL, yieldBeforeSpill: before } = options
   const caught = options.caught ?? prepareCatch(roofColumns(site), series, startL === undefined)
   const run = newRun(columns, caught.whole, series.rainMm.length)
+  const figures = byHappening(run)
   const lanes = runLanes({ columns, series, caught: [caught], before, startL }, (day, month, lanes) => {
     if (day < 0) run.startL = sum(lanes.pool) + caught.whole.chamberStartL
-    else write(columns, lanes, run, day, month)
+    else write(columns, lanes, run, figures, day, month)
   })
   run.endL = sum(lanes.pool) + caught.whole.chamberEndL
   return run
@@ -75,8 +76,15 @@ function newRun(
   { caughtL, flushedL, gutterL }: CatchRun,
   days: number,
 ): DailyRun {
+  const { spilledL, wellL, mainL, cartL, loads, shortL, rationedL } = dayColumns(days)
   return {
-    ...dayColumns(days),
+    spilledL,
+    wellL,
+    mainL,
+    cartL,
+    loads,
+    shortL,
+    rationedL,
     days,
     pools,
     uses,
@@ -94,17 +102,28 @@ function newRun(
 }
 
 /** Writes down what happened in the one lane of a run. */
-function write({ pools, uses, allAskedL }: PoolColumns, lanes: Lanes, run: DailyRun, day: number, month: number): void {
+function write(
+  { pools, uses, allAskedL }: PoolColumns,
+  lanes: Lanes,
+  run: DailyRun,
+  figures: Happened,
+  day: number,
+  month: number,
+): void {
   let stored = 0
   for (let pool = 0; pool < pools; pool++) stored += run.poolL[day * pools + pool] = lanes.pool[pool]!
   run.storedL[day] = stored
   run.askedL[day] = allAskedL[month]!
-  const { happened } = lanes
-  if (!happened.spilled && !happened.brought && !happened.withheld) return
-  for (const happening of HAPPENINGS)
-    if (happened[happening]) for (const figure of DAY_FIGURES[happening]) run[figure][day] = lanes[figure][0]!
-  if (!happened.withheld) return
+  const { spilled, brought, withheld } = lanes
+  if (spilled) copy(figures.spilled, lanes.figures.spilled, day)
+  if (brought) copy(figures.brought, lanes.figures.brought, day)
+  if (!withheld) return
+  copy(figures.withheld, lanes.figures.withheld, day)
   for (let use = 0; use < uses; use++) run.shortByUseL[day * uses + use] = lanes.shortByUseL[use]!
   if (run.rationedByUseL.length)
     for (let use = 0; use < uses; use++) run.rationedByUseL[day * uses + use] = lanes.rationedByUseL[use]!
+}
+
+function copy(to: Float64Array[], from: Float64Array[], day: number): void {
+  for (let at = 0; at < to.length; at++) to[at]![day] = from[at]![0]!
 }

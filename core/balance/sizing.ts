@@ -51,7 +51,7 @@ export function sizeCurve(
     if (day < 0) return
     if (day === years[year]?.from) inYear.fill(0)
     const least = allAskedL[month]! * SHORT_SHARE
-    const { spilled, brought, withheld } = lanes.happened
+    const { spilled, brought, withheld } = lanes
     for (let lane = 0; lane < count; lane++) {
       if (spilled) spilledL[lane]! += lanes.spilledL[lane]!
       if (brought) broughtL[lane]! += lanes.wellL[lane]! + lanes.mainL[lane]! + lanes.cartL[lane]!

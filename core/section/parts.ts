@@ -1,3 +1,4 @@
+import { least } from 'd3-array'
 import { isDrawn } from './symbols'
 import type { Run } from '../site'
 import type { Part, PartOf } from '../kinds'
@@ -74,7 +75,7 @@ export function placeParts(runs: readonly { run: Run; way: Point[]; lane: Lane }
     const wanted = wantedPx(run, totalPx, lane)
     const bends = bendsOf(way)
     let fromPx = 0
-    const placed = parts.map((part, order): PlacedPart => {
+    return parts.map((part, order): PlacedPart => {
       // Those that follow keep what they need, as far as there is any.
       const toPx = Math.max(fromPx, (wanted[order + 1] ?? totalPx + SYMBOL_PX / 2) - SYMBOL_PX)
       const start = Math.min(toPx, Math.max(fromPx, wanted[order]!))
@@ -84,18 +85,21 @@ export function placeParts(runs: readonly { run: Run; way: Point[]; lane: Lane }
         const bent = bends.some(bend => Math.abs(bend - px) < BEND_PX) ? 30 : 0
         return lying + bent + Math.abs(px - start)
       }
-      const choices = [start]
-      for (let by = STEP_PX; by <= AWAY_PX; by += STEP_PX)
-        choices.push(...[start + by, start - by].filter(px => px >= fromPx && px <= toPx))
-      const costs = choices.map(trouble)
-      const px = choices[costs.indexOf(Math.min(...costs))]!
+      const px = trouble(start) ? leastTroubled(start, fromPx, toPx, trouble) : start
       fromPx = px + SYMBOL_PX
       const { x, y, upright } = along(way, px)
       standing.push({ x, y })
       return { id: part.id, kind: part.kind, x, y, upright, open: part.kind === 'valve' ? part.open : true }
     })
-    return placed
   })
+}
+
+/** Of the places a little before and after one, within bounds, the one that is least in trouble. */
+function leastTroubled(start: number, fromPx: number, toPx: number, trouble: (px: number) => number): number {
+  const choices = [start]
+  for (let by = STEP_PX; by <= AWAY_PX; by += STEP_PX)
+    choices.push(...[start + by, start - by].filter(px => px >= fromPx && px <= toPx))
+  return least(choices, trouble)!
 }
 
 /** How far two symbols lie over each other, in one direction. */

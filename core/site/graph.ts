@@ -46,13 +46,22 @@ const known = new WeakMap<SiteNode[], { runs: Run[]; graph: Graph }>()
 /** The graph of a site, made once a document; a draft that a move is changing is looked up as it stands. */
 export function graphOf(site: Pick<Site, 'nodes' | 'runs'>): Graph {
   const { nodes, runs } = site
-  if (isDraft(site)) return make(nodes, runs)
+  if (isDraft(site)) return lookedUp(nodes, runs)
   const last = known.get(nodes)
   if (last?.runs === runs) return last.graph
   const graph = make(nodes, runs)
   known.set(nodes, { runs, graph })
   return graph
 }
+
+/** Each question looked up by itself: in a draft, reading everything to answer one costs more than it saves. */
+const lookedUp = (nodes: SiteNode[], runs: Run[]): Graph => ({
+  node: id => nodes.find(node => node.id === id),
+  run: id => runs.find(run => run.id === id),
+  outOf: (id, port) => runs.filter(({ from }) => from.node === id && (!port || from.port === port)),
+  into: (id, port) => runs.filter(({ to }) => to.node === id && (!port || to.port === port)),
+  at: id => runs.filter(run => run.from.node === id || run.to.node === id),
+})
 
 function make(nodes: SiteNode[], runs: Run[]): Graph {
   const nodeOf = new Map(nodes.map(node => [node.id, node]))

@@ -1,3 +1,4 @@
+import { current, isDraft } from 'immer'
 import type { Site } from './schema'
 
 /** Ids are at most this long where they are made from another's. */
@@ -30,8 +31,8 @@ function takenIn(document: Json): Set<string> {
   return taken
 }
 
-/** Every id of a site, in the order of the document. */
-export const idsOf = (site: Site): Set<string> => takenIn(site as unknown as Json)
+/** Every id of a site, in the order of the document. A draft is read as it stands, past its proxies. */
+export const idsOf = (site: Site): Set<string> => takenIn((isDraft(site) ? current(site) : site) as unknown as Json)
 
 /** The next free id of a stem: valve, valve-2, valve-3 … A stem that asks for a number begins at 1. */
 export function freeId(taken: ReadonlySet<string>, stem: string, first: '' | 1 = 1): string {
