@@ -7,6 +7,7 @@ import withNuxt from './.nuxt/eslint.config.mjs'
  * above or beside.
  */
 const FLOORS = [
+  ['answers'],
   ['units'],
   ['words', 'sums', 'catalog'],
   ['kinds'],

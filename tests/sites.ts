@@ -1,3 +1,4 @@
+import { whyNot } from '../core/answers'
 import fc from 'fast-check'
 import { type Move, type Site, readSite, withIds } from '../core/site'
 import { applyMove, emptySite, moveOf, standInClimate } from '../core/moves'
@@ -13,7 +14,7 @@ export function build(site: Site, ...steps: (Move | Edit)[]): Site {
   return steps.reduce((current, step) => {
     if (typeof step === 'function') return step(current)
     const result = applyMove(current, step)
-    if (!result.ok) throw new Error(`${step.name}: ${result.problem}`)
+    if (!result.ok) throw new Error(`${step.name}: ${whyNot(result)}`)
     return result.site
   }, site)
 }

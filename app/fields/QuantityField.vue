@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyNot } from '#core/answers'
 import { useChangeMark } from '~/fields/useChangeMark'
 import { useUnits } from '~/fields/useUnits'
 import { parseQuantity, type Kind } from '#core/units'
@@ -31,7 +32,7 @@ watch(shown, () => {
 function commit(): void {
   if (typed.value.trim() === shown.value) return settle()
   const parsed = parseQuantity(typed.value, props.kind, system.value)
-  problem.value = parsed.ok ? props.set(parsed.value) : parsed.problem
+  problem.value = parsed.ok ? props.set(parsed.value) : whyNot(parsed)
   if (!problem.value) settle()
 }
 function settle(): void {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyNot } from '#core/answers'
 import { digits, findSum, solveSum } from '#core/sums'
 
 /** A worked sum written out: formula, each step with its numbers, source. */
@@ -17,7 +18,7 @@ const solved = computed(() => solveSum(props.name, props.input))
         ><i>{{ step.symbol }}</i> = {{ step.expression }} = <b>{{ digits(step.value) }}</b> {{ step.unit }}</span
       >
     </template>
-    <span v-else class="line">{{ solved.problems.map(problem => problem.sentence).join(' ') }}</span>
+    <span v-else class="line">{{ whyNot(solved) }}</span>
     <span class="line soft source">Source: {{ sum.source }}</span>
   </span>
 </template>

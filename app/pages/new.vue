@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyNot } from '#core/answers'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useYard } from '~/stores/yard'
 import { parseQuantity, showQuantity, type Kind, type System } from '#core/units'
@@ -111,7 +112,7 @@ async function begin(): Promise<void> {
     ['The roof’s width', read.width],
     [`For ${asking.value.name}`, read.count],
   ] as const) {
-    if (!parsed.ok) return void (problem.value = `${field}: ${parsed.problem}`)
+    if (!parsed.ok) return void (problem.value = `${field}: ${whyNot(parsed)}`)
     if (parsed.value <= 0) return void (problem.value = `${field} must be more than nothing.`)
   }
   if (!read.length.ok || !read.width.ok || !read.count.ok) return
@@ -135,7 +136,7 @@ async function begin(): Promise<void> {
     roof: { name: 'Main roof', lengthM: read.length.value, widthM: read.width.value, material: roof.material },
     uses: asking.value.uses.map(preset => ({ preset, count: preset === 'washdown' ? 1 : amount })),
   })
-  if (!made.ok) return void (problem.value = made.problem)
+  if (!made.ok) return void (problem.value = whyNot(made))
   const id = await yard.add(made.site, { now: Date.now() })
   await navigateTo(`/site/${id}/store`)
 }

@@ -1,3 +1,4 @@
+import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
 import Dexie, { liveQuery, type Subscription } from 'dexie'
 import { database } from '~/db/database'
@@ -94,8 +95,8 @@ export const useSite = defineStore('site', () => {
 
   function take(result: MoveResult, coalesce?: string): string | undefined {
     if (!result.ok) {
-      problem.value = result.problem
-      return result.problem
+      problem.value = whyNot(result)
+      return problem.value
     }
     if (!result.made.patches.length) return undefined
     const last = steps.value[cursor.value - 1]

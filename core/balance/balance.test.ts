@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import {
   arbitraryRain,
   arbitrarySite,
@@ -199,7 +200,7 @@ describe('the years', () => {
       roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' },
       uses: [{ preset: 'beds', count: 25 }],
     })
-    if (!made.ok) throw new Error(made.problem)
+    if (!made.ok) throw new Error(whyNot(made))
     const site = made.site
     const result = outlook(
       site,
@@ -233,7 +234,7 @@ describe('the mean months', () => {
       roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' },
       uses: [{ preset: 'flush', count: 3 }],
     })
-    if (!made.ok) throw new Error(made.problem)
+    if (!made.ok) throw new Error(whyNot(made))
     const bypassed = build(made.site, moveOf('setBypass', { spout: 'spout-1', months: [1, 2] }))
     const answer = outlook(bypassed, weatherSeries(bypassed))
     const { comesL, askedL } = meanMonths(answer)

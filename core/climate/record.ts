@@ -1,3 +1,4 @@
+import { refuse, type Refusal } from '../answers'
 import { splitRows } from './rows'
 import { RAIN_UNITS, type RainUnit } from './rainUnits'
 import { monthFigures, type MonthFigures } from './months'
@@ -42,11 +43,6 @@ export interface RecordReading {
   months: MonthFigures[]
   rainMm: number[]
 }
-export interface RecordRefusal {
-  ok: false
-  problems: { line?: number; sentence: string }[]
-}
-
 const MOST_LISTED = 20
 const LEAST_DAYS = 28
 const MOST_DAYS = 80000
@@ -55,7 +51,7 @@ const MOST_DAYS = 80000
  * Reads a rain record from the text of a table: separator, columns, date order, unit, decimal commas, trace marks,
  * missing values, duplicates and gaps are worked out, counted and told. Nothing in the text can make it throw.
  */
-export function readRecord(text: string, choices: RecordChoices = {}): RecordReading | RecordRefusal {
+export function readRecord(text: string, choices: RecordChoices = {}): RecordReading | Refusal {
   const { rows, delimiter } = splitRows(text)
   if (!rows.length) return refuse('The file is empty.')
   const first = rows.findIndex(row => !looksLikeHeader(row.cells))
@@ -114,17 +110,7 @@ export function readRecord(text: string, choices: RecordChoices = {}): RecordRea
         timed: date!.timed,
       })
   }
-  if (!cells.length)
-    return {
-      ok: false,
-      problems: [
-        { sentence: 'Not one line could be read as a day.' },
-        ...unreadable.map(entry => ({
-          line: entry.line,
-          sentence: `Line ${entry.line}, “${entry.text}”: ${entry.why}.`,
-        })),
-      ],
-    }
+  if (!cells.length) return refuseLines('Not one line could be read as a day.', unreadable)
 
   const collected = collectDays(cells, (cell, why) => reject(cell.line, [isoDate(cell.day), cell.rain], why))
   const span = collected.lastDay - collected.firstDay + 1
@@ -134,16 +120,10 @@ export function readRecord(text: string, choices: RecordChoices = {}): RecordRea
         'years. Check the date column and the order of day and month.',
     )
   if (collected.known < LEAST_DAYS)
-    return {
-      ok: false,
-      problems: [
-        { sentence: `Only ${collected.known} days with a figure were found; a record needs at least ${LEAST_DAYS}.` },
-        ...unreadable.map(entry => ({
-          line: entry.line,
-          sentence: `Line ${entry.line}, “${entry.text}”: ${entry.why}.`,
-        })),
-      ],
-    }
+    return refuseLines(
+      `Only ${collected.known} days with a figure were found; a record needs at least ${LEAST_DAYS}.`,
+      unreadable,
+    )
 
   const named =
     namesUnit(header[columns.rain] ?? '') ??
@@ -235,6 +215,12 @@ function likelyUnit(
   return { unit: 'mm' }
 }
 
-function refuse(sentence: string): RecordRefusal {
-  return { ok: false, problems: [{ sentence }] }
+/** What is wrong with the whole, and with each line that could not be read. */
+function refuseLines(sentence: string, unreadable: RecordReading['unreadable']): Refusal {
+  const lines = unreadable.map(({ line, text, why }) => ({
+    path: '',
+    line,
+    sentence: `Line ${line}, “${text}”: ${why}.`,
+  }))
+  return { ok: false, problems: [{ path: '', sentence }, ...lines] }
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { readOutline } from './outlineFile'
 import { outlineAreaM2, outlinePlan } from '../site'
 
@@ -16,12 +17,12 @@ const ring = (widthM: number, heightM: number, eastM = 0, northM = 0): [number, 
 const polygon = (...rings: unknown[]) => JSON.stringify({ type: 'Polygon', coordinates: rings })
 const areaOf = (text: string) => {
   const read = readOutline(text)
-  if (!read.ok) throw new Error(read.sentence)
+  if (!read.ok) throw new Error(whyNot(read))
   return read.areaM2
 }
 const refusal = (text: string) => {
   const read = readOutline(text)
-  return read.ok ? 'read' : read.sentence
+  return read.ok ? 'read' : whyNot(read)
 }
 
 describe('an outline from GeoJSON', () => {
@@ -45,7 +46,7 @@ describe('an outline from GeoJSON', () => {
   })
   it('keeps its area on the plan', () => {
     const read = readOutline(polygon(ring(12, 8)))
-    if (!read.ok) throw new Error(read.sentence)
+    if (!read.ok) throw new Error(whyNot(read))
     const [[corners]] = outlinePlan(read.outline) as [[[number, number][]]]
     const planM2 =
       Math.abs(
@@ -121,7 +122,7 @@ describe('an outline from GeoJSON', () => {
         ),
         text => {
           const read = readOutline(text)
-          return read.ok ? read.areaM2 > 0 : read.sentence.endsWith('.')
+          return read.ok ? read.areaM2 > 0 : whyNot(read).endsWith('.')
         },
       ),
       { numRuns: 300 },

@@ -1,8 +1,8 @@
 import { kinks } from '@turf/kinks'
+import { type Answer, refuse } from '../answers'
 import { outlineAreaM2, outlineSchema, type Outline } from '../site'
 
-export type OutlineReading = { ok: true; outline: Outline; areaM2: number } | { ok: false; sentence: string }
-const refuse = (sentence: string): OutlineReading => ({ ok: false, sentence })
+export type OutlineReading = Answer<{ outline: Outline; areaM2: number }>
 
 const MOST_M2 = 10000
 

@@ -1,6 +1,7 @@
 import { applyPatches, current, enablePatches, produceWithPatches, type Patch } from 'immer'
 import { MOVES, type MoveName } from './registry'
-import { Refusal, type MoveKind } from './move'
+import { Impossible, type MoveKind } from './move'
+import { type Answer, type Problem, refuse } from '../answers'
 import { checkSite, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
 
 enablePatches()
@@ -12,7 +13,7 @@ export interface Made {
   inverse: Patch[]
   moves?: Move[]
 }
-export type MoveResult = { ok: true; site: Site; made: Made } | { ok: false; problem: string }
+export type MoveResult = Answer<{ site: Site; made: Made }>
 
 /**
  * Makes a move: a pure function from site to site. A move that cannot be made, or whose result would not be
@@ -20,13 +21,13 @@ export type MoveResult = { ok: true; site: Site; made: Made } | { ok: false; pro
  */
 export function applyMove(site: Site, move: Move): MoveResult {
   const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
-  if (!kind) return { ok: false, problem: `There is no move called “${move.name}”.` }
+  if (!kind) return refuse(`There is no move called “${move.name}”.`)
   const args = kind.args.safeParse(move.args)
   if (!args.success)
-    return {
-      ok: false,
-      problem: `${args.error.issues[0]!.path.join('.') || move.name} ${args.error.issues[0]!.message}.`,
-    }
+    return refuse(
+      `${args.error.issues[0]!.path.join('.') || move.name} ${args.error.issues[0]!.message}.`,
+      args.error.issues[0]!.path.join('.'),
+    )
   const label = kind.label(args.data, site)
   try {
     const [next, patches, inverse] = produceWithPatches(site, draft => {
@@ -34,12 +35,12 @@ export function applyMove(site: Site, move: Move): MoveResult {
       if (site.modes.length && current(draft).runs !== site.runs) dropStrayPositions(draft as Site)
     })
     const problem = firstProblem(site, next)
-    if (problem) return { ok: false, problem }
+    if (problem) return { ok: false, problems: [problem] }
     const makes = patches.some(patch => typeof patch.value === 'object') ? newIds(site, next) : []
     const kept: Move = makes.length ? { ...move, makes } : move
     return { ok: true, site: next, made: { label, patches, inverse, moves: [kept] } }
   } catch (error) {
-    if (error instanceof Refusal) return { ok: false, problem: error.message }
+    if (error instanceof Impossible) return refuse(error.message)
     throw error
   }
 }
@@ -58,10 +59,10 @@ function newIds(before: Site, after: Site): string[] {
 }
 
 /** A long rain record that did not change is not read through again at every keystroke. */
-function firstProblem(before: Site, after: Site): string | undefined {
+function firstProblem(before: Site, after: Site): Problem | undefined {
   const sameRecord = before.climate.daily === after.climate.daily
   const checked = checkSite(sameRecord ? { ...after, climate: { ...after.climate, daily: undefined } } : after)
-  return checked.ok ? undefined : checked.problems[0]!.sentence
+  return checked.ok ? undefined : checked.problems[0]
 }
 
 /** Several moves in a row, made as one step; the first that cannot be made stops them all. */

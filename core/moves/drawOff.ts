@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, toThousandth, valve, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, valve, named } from './move'
 import { freshPort } from './joins'
 import { showVolume } from '../units'
 import { tankHeight } from '../sums'
@@ -24,7 +24,7 @@ export const keepReserve = defineMove({
     const tanks = joinedTanks(site, tank)
     const keptM = litres ? heightHoldingM(tanks, litres) : undefined
     if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M)
-      throw new Refusal(
+      throw new Impossible(
         `${showVolume(litres, site.standards.units).text} are all that ` +
           `${tanks.length > 1 ? 'these tanks hold' : `${tank.name} holds`}, or more; nothing would be left to ` +
           'use.',
@@ -77,7 +77,7 @@ export const floatDrawOff = defineMove({
       : `Fix the draw-off of ${nameOf(site, tank)} to the wall`,
   apply(site, { tank: id, port: name, hoseM, stopM }) {
     const port = need(site, id, 'tank').ports.find(candidate => candidate.name === name)
-    if (!port) throw new Refusal('That draw-off is no longer there.')
+    if (!port) throw new Impossible('That draw-off is no longer there.')
     if (hoseM) port.floating = { hoseM, stopM: stopM ?? port.floating?.stopM ?? 0.15 }
     else delete port.floating
   },
@@ -115,9 +115,9 @@ export const drawFrom = defineMove({
   apply(site, { use: useId, tank: id }) {
     const tank = need(site, id, 'tank')
     const use = site.uses.find(candidate => candidate.id === useId)
-    if (!use) throw new Refusal('That use is no longer in this site.')
+    if (!use) throw new Impossible('That use is no longer in this site.')
     const [outlet] = portsByRole(tank, 'outlet')
-    if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
+    if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
     const from = { node: id, port: outlet.name }
     // What stands on the line, its pump and its pressure tank, goes with it.
     const first = wayTo(site, use.at)?.steps.at(-1)?.run

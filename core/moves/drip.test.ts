@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build, put } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
@@ -7,7 +8,7 @@ import { dripPlan, litresPerDay, zonesWithin, type Amount, type Site } from '../
 
 const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
   const result = applyMove(site, move)
-  return result.ok ? 'made' : result.problem
+  return result.ok ? 'made' : whyNot(result)
 }
 const one = () => build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }))
 

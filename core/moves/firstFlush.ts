@@ -1,5 +1,5 @@
 import { LINE_MM } from './roofs'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, toThousandth, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, named } from './move'
 import { chamberDrainTime, chamberLength, firstFlushVolume } from '../sums'
 import {
   chamberAreaM2,
@@ -74,14 +74,14 @@ export const fitFirstFlush = defineMove({
     const spout = need(site, id, 'spout')
     const line = lineFrom(site, id)
     const run = at === 'line' ? line.at(-1) : line[0]
-    if (!run) throw new Refusal(`${spout.name} leads nowhere yet; lead it to a tank first.`)
+    if (!run) throw new Impossible(`${spout.name} leads nowhere yet; lead it to a tank first.`)
     const spouts = at === 'line' ? [...spoutsAbove(site, run.from.node)] : [spout]
     const served = spouts.find(other =>
       lineFrom(site, other.id).some(each =>
         site.nodes.some(node => node.id === each.to.node && node.kind === 'chamber'),
       ),
     )
-    if (served) throw new Refusal(`${served.name} has a chamber already.`)
+    if (served) throw new Impossible(`${served.name} has a chamber already.`)
     const volumeL = firstFlushVolume({
       planAreaM2: Math.max(
         1,
@@ -163,7 +163,7 @@ export const sizeChamber = defineMove({
   apply(site, { chamber: id, depthMm }) {
     const chamber = need(site, id, 'chamber')
     const planAreaM2 = chamberAreaM2(site, id)
-    if (!(planAreaM2 > 0)) throw new Refusal(`No roof drains to ${chamber.name}, so it cannot be sized by rain.`)
+    if (!(planAreaM2 > 0)) throw new Impossible(`No roof drains to ${chamber.name}, so it cannot be sized by rain.`)
     reshape(
       chamber,
       chamberFor(

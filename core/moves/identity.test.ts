@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { arbitrarySite, blank, build, plainTank } from '../../tests/sites'
 import { replay } from './replay'
 import { moveOf, setField } from './registry'
@@ -10,7 +11,7 @@ const roofed = () =>
   build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'Barn', lengthM: 8, widthM: 5, material: 'steel' }))
 const refusal = (site: Site, move: Move) => {
   const result = applyMove(site, move)
-  return result.ok ? 'made' : result.problem
+  return result.ok ? 'made' : whyNot(result)
 }
 const json = (site: Site) => JSON.parse(JSON.stringify(site)) as Record<string, never>
 
@@ -133,7 +134,7 @@ describe('an option, adopted on a plan that has changed', () => {
   })
   it('goes on with what it put in itself, though the plan has taken that id since', () => {
     const added = applyMove(drums(), moveOf('addTank', { kind: 'tote', how: 'alone', name: 'Mine' }))
-    if (!added.ok) throw new Error(added.problem)
+    if (!added.ok) throw new Error(whyNot(added))
     const option = [...added.made.moves!, setField('node', 'tank-4', 'ventMm', 61)]
     const grown = build(drums(), moveOf('addTank', { kind: 'drum', how: 'alone', name: 'Theirs' }))
     const { site, left } = replay(grown, option, 'Adopt')

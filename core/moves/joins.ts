@@ -5,7 +5,7 @@ import {
   guessedLengthM,
   need,
   pipe,
-  Refusal,
+  Impossible,
   toThousandth,
   valve,
   union,
@@ -64,7 +64,7 @@ export const linkAtBottom = defineMove({
   args: z.object({ a: z.string(), b: z.string(), boreMm: z.number().positive().max(1000) }),
   label: ({ a, b }, site) => `Join ${nameOf(site, a)} and ${nameOf(site, b)} at the bottom`,
   apply(site, { a, b, boreMm }) {
-    if (a === b) throw new Refusal('A tank cannot be joined to itself.')
+    if (a === b) throw new Impossible('A tank cannot be joined to itself.')
     joinAtBottom(site, need(site, a, 'tank'), need(site, b, 'tank'), boreMm)
   },
 })
@@ -94,7 +94,7 @@ export const spillInto = defineMove({
   args: z.object({ from: z.string(), to: z.string() }),
   label: ({ from, to }, site) => `Spill ${nameOf(site, from)} into ${nameOf(site, to)}`,
   apply(site, { from, to }) {
-    if (from === to) throw new Refusal('A tank cannot spill into itself.')
+    if (from === to) throw new Impossible('A tank cannot spill into itself.')
     spillFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
   },
 })
@@ -102,7 +102,7 @@ export const spillInto = defineMove({
 /** Feeds a lower tank from a higher one's outlet; a float valve in the lower one stops it below its overflow. */
 export function feedFrom(site: Site, from: Tank, to: Tank, floatAtM = overflowPort(to).heightM - 0.05): void {
   const [outlet] = portsByRole(from, 'outlet')
-  if (!outlet) throw new Refusal(`${from.name} has no outlet; give it one first.`)
+  if (!outlet) throw new Impossible(`${from.name} has no outlet; give it one first.`)
   const boreMm = Math.min(outlet.boreMm, 50)
   const port: Port = {
     name: freshPort(to, 'float'),
@@ -133,7 +133,7 @@ export const feedByFloat = defineMove({
   args: z.object({ from: z.string(), to: z.string() }),
   label: ({ from, to }, site) => `Fill ${nameOf(site, to)} from ${nameOf(site, from)} by a float valve`,
   apply(site, { from, to }) {
-    if (from === to) throw new Refusal('A tank cannot fill itself.')
+    if (from === to) throw new Impossible('A tank cannot fill itself.')
     feedFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
   },
 })
@@ -145,7 +145,7 @@ export const fitFloat = defineMove({
   apply(site, { run: id }) {
     const run = needRun(site, id)
     if (run.parts.some(part => part.kind === 'float'))
-      throw new Refusal(`“${runName(site, run)}” has a float valve already.`)
+      throw new Impossible(`“${runName(site, run)}” has a float valve already.`)
     const tank = need(site, run.to.node, 'tank')
     const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 25
     run.parts = named(site, id, [...run.parts, { kind: 'float', boreMm }])
@@ -226,7 +226,7 @@ export const turnValve = defineMove({
   },
   apply(site, { part: id, open }) {
     const valve = site.runs.flatMap(run => run.parts).find(part => part.id === id)
-    if (valve?.kind !== 'valve') throw new Refusal('That valve is no longer there.')
+    if (valve?.kind !== 'valve') throw new Impossible('That valve is no longer there.')
     valve.open = open
   },
 })

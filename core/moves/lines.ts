@@ -1,5 +1,5 @@
 import { LINE_MM } from './roofs'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named } from './move'
 import { showQuantity } from '../units'
 import { nameOf, lineFrom, nodeById, runsTo, type Run, type Site, portHeightM } from '../site'
 import { type NodeOf, type Part, layIn, type NewPart } from '../kinds'
@@ -13,7 +13,7 @@ function needLine(site: Site, spoutId: string): Run[] {
   const spout = need(site, spoutId, 'spout')
   const line = lineFrom(site, spoutId)
   if (!line.length || nodeById(site, line.at(-1)!.to.node).kind !== 'tank')
-    throw new Refusal(`${spout.name} does not lead to a tank yet.`)
+    throw new Impossible(`${spout.name} does not lead to a tank yet.`)
   return line
 }
 
@@ -45,9 +45,11 @@ export const dipLine = defineMove({
   apply(site, { spout: id, lowM }) {
     const last = needLine(site, id).at(-1)!
     if (nodeById(site, last.from.node).kind === 'joint')
-      throw new Refusal('This line has a joint before the tank already; set that joint’s height instead.')
+      throw new Impossible('This line has a joint before the tank already; set that joint’s height instead.')
     if (lowM >= portHeightM(site, last.to))
-      throw new Refusal('The low point must lie below the tank’s inlet; otherwise the line falls all the way as it is.')
+      throw new Impossible(
+        'The low point must lie below the tank’s inlet; otherwise the line falls all the way as it is.',
+      )
     const spout = need(site, id, 'spout')
     const joint: NodeOf<'joint'> = {
       kind: 'joint',
@@ -90,10 +92,10 @@ export const joinSpouts = defineMove({
   label: ({ spout, into }, site) =>
     `Lead ${nameOf(site, spout, 'the line')} into the line of ${nameOf(site, into, 'the line')}`,
   apply(site, { spout: id, into }) {
-    if (id === into) throw new Refusal('A spout cannot be led into itself.')
+    if (id === into) throw new Impossible('A spout cannot be led into itself.')
     const spout = need(site, id, 'spout')
     const [own, other] = [lineFrom(site, id), needLine(site, into)]
-    if (own.some(run => other.includes(run))) throw new Refusal(`${spout.name} runs into that line already.`)
+    if (own.some(run => other.includes(run))) throw new Impossible(`${spout.name} runs into that line already.`)
     const last = other.at(-1)!
     const existing = site.nodes.find(node => node.id === last.from.node && node.kind === 'joint')
     const inletM = portHeightM(site, last.to)
@@ -151,7 +153,8 @@ export const fitScreen = defineMove({
   label: ({ spout, type }, site) => `Fit ${SCREENS[type].name} to ${nameOf(site, spout, 'the line')}`,
   apply(site, { spout: id, type }) {
     const line = lineFrom(site, id)
-    if (!line.length) throw new Refusal(`${nameOf(site, id, 'the line')} leads nowhere yet; lead it to a tank first.`)
+    if (!line.length)
+      throw new Impossible(`${nameOf(site, id, 'the line')} leads nowhere yet; lead it to a tank first.`)
     const screen: NewPart = { kind: 'screen', meshMm: SCREENS[type].meshMm, type }
     takeScreen(line, type)
     const run = type === 'inlet' ? line.at(-1)! : line[0]!

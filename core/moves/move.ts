@@ -14,12 +14,12 @@ export function defineMove<Args, Input>(kind: MoveKind<Args, Input>): MoveKind<A
 }
 
 /** Thrown inside a move and answered as a sentence: the move cannot be made, and nothing changes. */
-export class Refusal extends Error {}
+export class Impossible extends Error {}
 
 /** A node of a kind, or the refusal that it is gone. */
 export function need<Kind extends SiteNode['kind']>(site: Site, id: string, kind: Kind): NodeOf<Kind> {
   const node = site.nodes.find(candidate => candidate.id === id)
-  if (node?.kind !== kind) throw new Refusal(`There is no ${kind} “${id}” in this site any more.`)
+  if (node?.kind !== kind) throw new Impossible(`There is no ${kind} “${id}” in this site any more.`)
   return node as NodeOf<Kind>
 }
 
@@ -58,7 +58,7 @@ export function addRun(site: Site, from: Run['from'], to: Run['to'], parts: NewP
 
 export function needRun(site: Site, id: string): Run {
   const run = site.runs.find(candidate => candidate.id === id)
-  if (!run) throw new Refusal('That line is no longer there.')
+  if (!run) throw new Impossible('That line is no longer there.')
   return run
 }
 

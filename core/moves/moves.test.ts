@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build, plainTank, put } from '../../tests/sites'
 import { moveOf, MOVES, setField } from './registry'
 import { standInClimate } from './newSite'
@@ -29,7 +30,7 @@ const roofed = (areaSideM = 8) =>
   )
 const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
   const result = applyMove(site, move)
-  return result.ok ? 'made' : result.problem
+  return result.ok ? 'made' : whyNot(result)
 }
 const chamberOf = (site: Site) => site.nodes.find(node => node.kind === 'chamber') as NodeOf<'chamber'>
 const tank = (site: Site, id: string) => nodeById(site, id) as NodeOf<'tank'>
@@ -113,7 +114,7 @@ describe('every move', () => {
       moveOf('spillInto', { from: 'tank-1', to: 'gone' }),
       moveOf('addTank', { kind: 'drum', how: 'alone' }),
     ])
-    expect(result).toEqual({ ok: false, problem: expect.stringContaining('no tank “gone”') })
+    expect(result).toMatchObject({ ok: false, problems: [{ sentence: expect.stringContaining('no tank “gone”') }] })
   })
 })
 

@@ -1,3 +1,4 @@
+import type { Answer } from '../answers'
 import { moveOf } from './registry'
 import { applyMoves } from './apply'
 import { type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
@@ -55,7 +56,7 @@ export function emptySite(id: string, name: string): Site {
  * roof,
  * one first flush, an overflow that leads away, and a tap for each use. Everything about it can be changed afterwards.
  */
-export function newSite(answers: NewSiteAnswers): { ok: true; site: Site } | { ok: false; problem: string } {
+export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   const american = answers.units === 'us'
   const base: Site = {
     ...emptySite(answers.id, answers.name),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineMove, Refusal } from './move'
+import { defineMove, Impossible } from './move'
 import type { Site } from '../site'
 
 const nameOf = (site: Site, id: string) => site.options.find(option => option.id === id)?.name ?? 'an option'
@@ -11,7 +11,7 @@ export const keepOption = defineMove({
   label: ({ name }) => `Keep “${name}” as an option`,
   apply(site, option) {
     if (site.options.some(other => other.id === option.id))
-      throw new Refusal('There is an option of that name already.')
+      throw new Impossible('There is an option of that name already.')
     site.options.push(option)
   },
 })
@@ -20,7 +20,7 @@ export const dropOption = defineMove({
   args: z.object({ id: z.string() }),
   label: ({ id }, site) => `Drop the option “${nameOf(site, id)}”`,
   apply(site, { id }) {
-    if (!site.options.some(option => option.id === id)) throw new Refusal('That option is no longer there.')
+    if (!site.options.some(option => option.id === id)) throw new Impossible('That option is no longer there.')
     site.options = site.options.filter(option => option.id !== id)
   },
 })

@@ -1,3 +1,4 @@
+import { whyNot } from '../answers'
 import { applyMove, labelOf, type Made } from './apply'
 import type { Move, Site } from '../site'
 
@@ -50,7 +51,7 @@ export function replay(site: Site, moves: Move[], label: string): Replayed {
     const asked: Move = { name: move.name, args: withIdsOf(move.args, now) as Move['args'] }
     const result = applyMove(current, asked)
     if (!result.ok) {
-      left.push({ move, label: labelOf(current, asked) ?? move.name, problem: result.problem })
+      left.push({ move, label: labelOf(current, asked) ?? move.name, problem: whyNot(result) })
       continue
     }
     const [kept] = result.made.moves ?? []

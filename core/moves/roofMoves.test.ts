@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build, plainTank, put } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
@@ -40,7 +41,7 @@ const barn = (eavesM = 3) =>
   )
 const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
   const result = applyMove(site, move)
-  return result.ok ? 'made' : result.problem
+  return result.ok ? 'made' : whyNot(result)
 }
 const partsOf = (site: Site, spout = 'spout-1') => lineFrom(site, spout).flatMap(run => run.parts)
 const roof = (pieces: Roof['pieces'], rest: Partial<Roof> = {}): Roof => ({

@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, toThousandth } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth } from './move'
 import {
   downpipeFor,
   gutterFor,
@@ -20,7 +20,7 @@ export const LINE_MM = 104
 
 function needRoof(site: Site, id: string): Roof {
   const roof = site.roofs.find(candidate => candidate.id === id)
-  if (!roof) throw new Refusal('That roof is no longer in this site.')
+  if (!roof) throw new Impossible('That roof is no longer in this site.')
   return roof
 }
 const roofName = (site: Site, id: string) => thingName(site, id, 'the roof')
@@ -73,7 +73,7 @@ function fitSpout(site: Site, roof: Roof, tankId: string | undefined, eavesM: nu
   if (!tankId) return
   const tank = need(site, tankId, 'tank')
   const inlet = portsByRole(tank, 'inlet')[0]
-  if (!inlet) throw new Refusal(`${tank.name} has no inlet; give it one first.`)
+  if (!inlet) throw new Impossible(`${tank.name} has no inlet; give it one first.`)
   const [from, to] = [
     { node: spout.id, port: 'out' },
     { node: tank.id, port: inlet.name },
@@ -124,7 +124,7 @@ export const evenShares = defineMove({
   label: () => 'Make the spouts’ shares add up',
   apply(site, { roof: id }) {
     const roof = site.roofs.find(candidate => candidate.id === id)
-    if (!roof?.spouts.length) throw new Refusal('That roof has no spouts to share between.')
+    if (!roof?.spouts.length) throw new Impossible('That roof has no spouts to share between.')
     const sum = roof.spouts.reduce((total, spout) => total + spout.share, 0)
     for (const spout of roof.spouts) spout.share = sum > 0 ? spout.share / sum : 1 / roof.spouts.length
   },
@@ -137,7 +137,7 @@ export const fitGutter = defineMove({
   apply(site, { roof: id, spout }) {
     const roof = needRoof(site, id)
     const entry = roof.spouts.find(candidate => candidate.nodeId === spout)
-    if (!entry) throw new Refusal(`${spoutName(site, spout)} takes no share of ${roof.name}.`)
+    if (!entry) throw new Impossible(`${spoutName(site, spout)} takes no share of ${roof.name}.`)
     entry.gutter = gutterFor(stormLps(site, roofAreaM2(roof) * entry.share), entry.gutter)
   },
 })
@@ -186,7 +186,8 @@ export const measureRoof = defineMove({
   label: ({ roof, by }, site) => `Measure ${roofName(site, roof)} by its ${by === 'pieces' ? 'rectangles' : by}`,
   apply(site, { roof: id, by }) {
     const roof = needRoof(site, id)
-    if (by === 'outline' && !roof.outline) throw new Refusal(`${roof.name} has no outline yet; read one from a file.`)
+    if (by === 'outline' && !roof.outline)
+      throw new Impossible(`${roof.name} has no outline yet; read one from a file.`)
     if (by === 'area') roof.areaM2 ??= Math.round(roofAreaM2(roof) * 10) / 10
     if (by === 'pieces' && !roof.pieces.length)
       roof.pieces.push({

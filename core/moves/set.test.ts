@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { arbitrarySite } from '../../tests/sites'
 import { setField } from './registry'
 import { applyMove } from './apply'
@@ -38,8 +39,8 @@ describe('setting any field of any thing to anything', () => {
               expect(read(result.site)).toMatchObject({ ok: true })
             } else {
               refused++
-              expect(result.problem).toMatch(/\.$/)
-              expect(result.problem).not.toMatch(/undefined|NaN|\[object/)
+              expect(whyNot(result)).toMatch(/\.$/)
+              expect(whyNot(result)).not.toMatch(/undefined|NaN|\[object/)
             }
           }
         },
@@ -56,7 +57,7 @@ describe('setting any field of any thing to anything', () => {
         if (!roof) return
         const set = (on: Site, value: number) => {
           const result = applyMove(on, setField('roof', roof.id, 'pitchDeg', value))
-          if (!result.ok) throw new Error(result.problem)
+          if (!result.ok) throw new Error(whyNot(result))
           return result.site
         }
         const once = set(site, pitchDeg)

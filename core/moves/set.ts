@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineMove, Refusal } from './move'
+import { defineMove, Impossible } from './move'
 import {
   fieldOf,
   fieldSentence,
@@ -20,7 +20,7 @@ const WHY = {
 
 function find(site: Site, of: ThingKind, id: string): FoundThing {
   const found = (THINGS[of] as (site: Site, id: string) => FoundThing | undefined)(site, id)
-  if (!found) throw new Refusal('What you were changing is no longer there.')
+  if (!found) throw new Impossible('What you were changing is no longer there.')
   return found
 }
 
@@ -42,13 +42,13 @@ export const set = defineMove({
   apply(site, { of, id, field, value }) {
     const thing = find(site, of, id)
     const at = fieldOf(thing, field)
-    if (!at.ok) throw new Refusal(fieldSentence(field, thing.name, WHY[at.because], site.standards.units))
+    if (!at.ok) throw new Impossible(fieldSentence(field, thing.name, WHY[at.because], site.standards.units))
     const read = at.schema.safeParse(value)
     if (!read.success) {
       const [issue] = read.error.issues
       const deeper = [field, ...issue!.path.filter(key => typeof key === 'string')].join('.')
       const message = value === undefined ? 'must be given' : issue!.message
-      throw new Refusal(fieldSentence(deeper, thing.name, message, site.standards.units))
+      throw new Impossible(fieldSentence(deeper, thing.name, message, site.standards.units))
     }
     if (value === undefined) Reflect.deleteProperty(at.holder!, at.key)
     else at.holder![at.key] = value
@@ -61,7 +61,7 @@ export const setHeight = defineMove({
   label: ({ node }, site) => `Move ${nameOf(site, node, 'a height')} up or down`,
   apply(site, { node, baseM }) {
     const found = site.nodes.find(candidate => candidate.id === node)
-    if (!found) throw new Refusal('What you were moving is no longer there.')
+    if (!found) throw new Impossible('What you were moving is no longer there.')
     found.baseM = Math.round(baseM * 10000) / 10000
   },
 })

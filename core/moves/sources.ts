@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve } from './move'
 import { freshPort } from './joins'
 import { nameOf, portsByRole, spillM } from '../site'
 import type { NodeOf } from '../kinds'
@@ -84,6 +84,6 @@ export const setTrigger = defineMove({
         : rule.stopShare > startShare
           ? rule.stopShare
           : Math.min(1, Math.round((startShare + 0.3) * 100) / 100)
-    } else throw new Refusal('That source is no longer there.')
+    } else throw new Impossible('That source is no longer there.')
   },
 })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineMove, Refusal, takeOut } from './move'
+import { defineMove, Impossible, takeOut } from './move'
 import { graphOf, thingName, type Site } from '../site'
 
 /** Takes out whatever has the id: a roof, node, run or use with what hangs on it, or one of what they hold. */
@@ -8,7 +8,7 @@ export const remove = defineMove({
   label: ({ id }, site) => `Take out ${thingName(site, id)}`,
   apply(site, { id }) {
     const done = [takeOutRoof, takeOutUse, takeOutRun, takeOutNode, takeOutWithin].some(act => act(site, id))
-    if (!done) throw new Refusal('That is no longer in this site.')
+    if (!done) throw new Impossible('That is no longer in this site.')
   },
 })
 

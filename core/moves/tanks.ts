@@ -1,4 +1,4 @@
-import { defineMove, freshId, need, Refusal, toThousandth } from './move'
+import { defineMove, freshId, need, Impossible, toThousandth } from './move'
 import { feedFrom, joinAtBottom, leadOverflowAway, leaveSpare, overflowPort, spillFrom } from './joins'
 import { showQuantity } from '../units'
 import { tankHeight, tankVolume } from '../sums'
@@ -77,7 +77,7 @@ export const addTank = defineMove({
   apply(site, { kind, how, to, name }) {
     const like = to ? need(site, to, 'tank') : undefined
     const tank = makeTank(site, kind, name, like)
-    if (how !== 'alone' && !like) throw new Refusal('Say which tank the new one is joined to.')
+    if (how !== 'alone' && !like) throw new Impossible('Say which tank the new one is joined to.')
     if (like && like.base === tank.base) tank.baseM = like.baseM
     site.nodes.push(tank)
     if (!like || how === 'alone') leadOverflowAway(site, tank)
@@ -145,11 +145,11 @@ export const setPort = defineMove({
   apply(site, { tank: id, port: name, heightM, boreMm }) {
     const tank = need(site, id, 'tank')
     const port = tank.ports.find(candidate => candidate.name === name)
-    if (!port) throw new Refusal(`${tank.name} has no fitting “${name}” any more.`)
+    if (!port) throw new Impossible(`${tank.name} has no fitting “${name}” any more.`)
     const metres = (heightM: number) => showQuantity(heightM, 'length', site.standards.units).text
     if (heightM !== undefined) {
       if (heightM > tankHeight(tank.shape))
-        throw new Refusal(
+        throw new Impossible(
           `${tank.name} is only ${metres(tankHeight(tank.shape))} tall; its ${name} cannot sit at ` +
             `${metres(heightM)} above the floor.`,
         )

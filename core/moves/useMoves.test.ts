@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build, plainTank } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
@@ -14,7 +15,7 @@ const roofed = (areaSideM = 8) =>
   )
 const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
   const result = applyMove(site, move)
-  return result.ok ? 'made' : result.problem
+  return result.ok ? 'made' : whyNot(result)
 }
 
 describe('uses', () => {

@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Refusal, valve, needRun, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, needRun, named } from './move'
 import { dripZone } from '../sums'
 import {
   zonesWithin,
@@ -55,7 +55,7 @@ export const addUse = defineMove({
   apply(site, { preset, count, name, tank: tankId }) {
     const tanks = tanksOf(site)
     const tank = tankId ? need(site, tankId, 'tank') : tanks.at(-1)
-    if (!tank) throw new Refusal('There is no tank to draw from yet; add one first.')
+    if (!tank) throw new Impossible('There is no tank to draw from yet; add one first.')
     const entry = USE_PRESETS[preset]
     const title = name ?? entry.name
     const tap: NodeOf<'tap'> = {
@@ -85,7 +85,7 @@ export const addUse = defineMove({
  */
 function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: boolean): void {
   const outlet = portsByRole(tank, 'outlet')[0]
-  if (!outlet) throw new Refusal(`${tank.name} has no outlet; give it one first.`)
+  if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
   const to = { node: tap.id, port: 'in' }
   const needsPump = pressurised || tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
   const behind = needsPump && behindPump(site, tank.id, outlet.name)
@@ -128,10 +128,10 @@ export const insertPart = defineMove({
     const read = partSchema.safeParse(part)
     if (!read.success) {
       const [issue] = read.error.issues
-      throw new Refusal(fieldSentence(issue!.path.join('.'), undefined, issue!.message, site.standards.units))
+      throw new Impossible(fieldSentence(issue!.path.join('.'), undefined, issue!.message, site.standards.units))
     }
     const at = before === undefined ? run.parts.length : run.parts.findIndex(each => each.id === before)
-    if (at < 0) throw new Refusal(`What it was to stand before is no longer in “${runName(site, run)}”.`)
+    if (at < 0) throw new Impossible(`What it was to stand before is no longer in “${runName(site, run)}”.`)
     run.parts = [...run.parts.slice(0, at), part!, ...run.parts.slice(at)]
   },
 })
@@ -159,7 +159,7 @@ export const fitTreatment = defineMove({
   apply(site, { tap: id }) {
     const tap = need(site, id, 'tap')
     const run = runsTo(site, id)[0]
-    if (!run) throw new Refusal(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
+    if (!run) throw new Impossible(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
     const missing = TREATMENT.filter(
       wanted =>
         !run.parts.some(
@@ -188,7 +188,7 @@ export const fitDrip = defineMove({
     `${site.uses.find(candidate => candidate.id === use)?.name ?? 'the bed'}${off ? '' : ' by the clock'}`,
   apply(site, { use: id, mostLph, off }) {
     const use = site.uses.find(candidate => candidate.id === id)
-    if (use?.amount.by !== 'bed') throw new Refusal('Only a bed or trees can be dripped.')
+    if (use?.amount.by !== 'bed') throw new Impossible('Only a bed or trees can be dripped.')
     const bed = use.amount
     const old = bed.drip
     delete bed.drip
@@ -230,7 +230,7 @@ export const ration = defineMove({
     `${site.uses.find(candidate => candidate.id === use)?.name ?? 'a use'}`,
   apply(site, { use: id, steps }) {
     const use = site.uses.find(candidate => candidate.id === id)
-    if (!use) throw new Refusal('That use is no longer in this site.')
+    if (!use) throw new Impossible('That use is no longer in this site.')
     if (!steps.length) return void delete use.rations
     const taken = idsOf(site)
     use.rations = [...steps]

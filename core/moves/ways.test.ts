@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build } from '../../tests/sites'
 import { waysFor } from './ways'
 import { moveOf } from './registry'
@@ -16,7 +17,7 @@ const pair = () =>
 const way = (site: Site, id: string) => waysFor(site).find(candidate => candidate.id === id)
 const made = (site: Site, id: string): Site => {
   const result = applyMoves(site, way(site, id)!.moves)
-  if (!result.ok) throw new Error(result.problem)
+  if (!result.ok) throw new Error(whyNot(result))
   return result.site
 }
 const heldL = (site: Site) => tanksOf(site).reduce((sum, tank) => sum + tankNominalL(tank), 0)

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { arbitrarySite, blank, build, plainTank, put } from '../../tests/sites'
 import { differences, outsideCost, weigh, weighOption } from './weigh'
 import type { Site } from '../site'
@@ -19,7 +20,7 @@ const home = (): Site => {
       { preset: 'beds', count: 15 },
     ],
   })
-  if (!made.ok) throw new Error(made.problem)
+  if (!made.ok) throw new Error(whyNot(made))
   return made.site
 }
 
@@ -62,7 +63,7 @@ describe('ways of doing it', () => {
       fc.property(arbitrarySite, any => {
         for (const way of waysFor(any)) {
           const made = applyMoves(any, way.moves)
-          if (!made.ok) expect(made.problem).toMatch(/\.$/)
+          if (!made.ok) expect(whyNot(made)).toMatch(/\.$/)
         }
       }),
       { numRuns: 60 },

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { arbitrarySite, blank, build, put } from '../../tests/sites'
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
@@ -21,7 +22,7 @@ const sound = () => {
       { preset: 'beds', count: 15 },
     ],
   })
-  if (!made.ok) throw new Error(made.problem)
+  if (!made.ok) throw new Error(whyNot(made))
   return made.site
 }
 const set = (site: Site, id: string, field: keyof SiteNode | string, value: unknown): Move =>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { blank, build, joinedBy, plainTank, put } from '../../tests/sites'
 import { review } from './review'
 import { phraseText } from '../words'
@@ -14,7 +15,7 @@ const nodeField = (site: Site, id: string, field: string, value: unknown): Site 
   build(site, put(['nodes', site.nodes.findIndex(node => node.id === id), field], value))
 const mended = (site: Site, move: Move): Site => {
   const made = applyMove(site, move)
-  if (!made.ok) throw new Error(made.problem)
+  if (!made.ok) throw new Error(whyNot(made))
   return made.site
 }
 /** One cubic metre of water on one square metre, 60 kg empty. */
@@ -187,7 +188,7 @@ describe('the plan as a whole', () => {
     roof: { name: 'House', lengthM: 8, widthM: 6, material: 'steel' },
     uses: [{ preset: 'beds', count: 20 }],
   })
-  if (!made.ok) throw new Error(made.problem)
+  if (!made.ok) throw new Error(whyNot(made))
   const garden = made.site
   it('what is spilled and kept adds up, and one tank more does what is said of it', () => {
     const { numbers, mend } = finding(garden, 'spills-more-than-keeps')

@@ -5,9 +5,9 @@ import { strayReferences } from './references'
 import { fixtureFrom, MIGRATIONS } from './migrations'
 import { withIds } from './ids'
 import type { System } from '../units'
-import type { Problem } from '../sums'
+import { type Answer, refuse } from '../answers'
 
-export type SiteReading = { ok: true; site: Site; migratedFrom?: number } | { ok: false; problems: Problem[] }
+export type SiteReading = Answer<{ site: Site; migratedFrom?: number }>
 
 const FORMAT = 'tall-cask/site'
 const MOST_PROBLEMS = 30
@@ -21,7 +21,7 @@ export function readSiteText(fileText: string): SiteReading {
     json = JSON.parse(fileText.replace(/^\uFEFF/, ''), (key, value) => (HOSTILE.has(key) ? undefined : value))
   } catch {
     const start = fileText.trim().slice(0, 40)
-    return refuse('', start ? `This is not a site file: it is not JSON. It begins “${start}”.` : 'This file is empty.')
+    return refuse(start ? `This is not a site file: it is not JSON. It begins “${start}”.` : 'This file is empty.')
   }
   return readSite(json)
 }
@@ -29,17 +29,17 @@ export function readSiteText(fileText: string): SiteReading {
 /** Reads a site document: an older version is brought up step by step, a newer one refused, never half-read. */
 export function readSite(json: unknown): SiteReading {
   if (typeof json !== 'object' || json === null || Array.isArray(json))
-    return refuse('', 'This is not a site document: it must be one JSON object.')
+    return refuse('This is not a site document: it must be one JSON object.')
   const { format, version } = json as { format?: unknown; version?: unknown }
   if (format !== FORMAT)
-    return refuse('format', `This is not a Tall Cask site: its format is ${brief(format)}, not “${FORMAT}”.`)
+    return refuse(`This is not a Tall Cask site: its format is ${brief(format)}, not “${FORMAT}”.`, 'format')
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
-    return refuse('version', `The file’s version is ${brief(version)}; it must be a whole number.`)
+    return refuse(`The file’s version is ${brief(version)}; it must be a whole number.`, 'version')
   if (version > VERSION)
     return refuse(
-      'version',
       `This file was written by a newer Tall Cask (version ${version}; this one reads up to ${VERSION}). Open ` +
         'it there, or update this one. Nothing was changed.',
+      'version',
     )
 
   let document: unknown = json
@@ -47,8 +47,8 @@ export function readSite(json: unknown): SiteReading {
     for (let step = version; step < VERSION; step++) document = MIGRATIONS[step]!(document as Record<string, unknown>)
   } catch {
     return refuse(
-      'version',
       `This file says it is version ${version}, but it is not laid out like one. It was not read.`,
+      'version',
     )
   }
   const checked = checkSite(completed(document as Record<string, unknown>))
@@ -111,10 +111,6 @@ function sentence(document: unknown, path: PropertyKey[], message: string): stri
   const { units } = ((document as { standards?: { units?: unknown } } | null)?.standards ?? {}) as { units?: System }
   const system = units === 'us' || units === 'imperial' ? units : 'metric'
   return fieldSentence(field, owner, message, system, entry)
-}
-
-function refuse(path: string, text: string): SiteReading {
-  return { ok: false, problems: [{ path, sentence: text }] }
 }
 
 function brief(value: unknown): string {

@@ -1,7 +1,7 @@
 import type { Site } from './schema'
 import { nameOf, runName } from './names'
 import { idsOf } from './ids'
-import type { Problem } from '../sums'
+import type { Problem } from '../answers'
 import { portsOf } from '../kinds'
 
 /** References that lead nowhere, ids used twice, ports that a node does not have: each as a problem with its remedy. */

@@ -1,6 +1,6 @@
 import type { Site } from './schema'
 import { roofAreaM2, ROOF_MOST_M2 } from './roofs'
-import type { Problem } from '../sums'
+import type { Problem } from '../answers'
 
 /** Figures that are each possible and together are not: a roof of nothing, an outlet wider than what it empties. */
 export function senseless(site: Site): Problem[] {

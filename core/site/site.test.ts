@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { arbitrarySite, blank, build, plainTank } from '../../tests/sites'
 import { rimM, tanksOf } from './tanks'
 import type { Move, Site } from './schema'
@@ -107,7 +108,7 @@ describe('moves', () => {
       fc.property(arbitrarySite, site => {
         const before = writeSite(site)
         const result = applyMove(site, moveOf('addTank', { kind: 'tote', how: 'alone' }))
-        if (!result.ok) throw new Error(result.problem)
+        if (!result.ok) throw new Error(whyNot(result))
         expect(writeSite(site)).toBe(before)
         expect(undo(result.site, result.made)).toEqual(site)
         expect(redo(site, result.made)).toEqual(result.site)
@@ -119,7 +120,7 @@ describe('moves', () => {
     const site = plainTank(blank(), 'A')
     const problem = (move: Move) => {
       const result = applyMove(site, move)
-      return result.ok ? 'made' : result.problem
+      return result.ok ? 'made' : whyNot(result)
     }
     expect(problem({ name: 'drain', args: {} })).toContain('no move called')
     expect(problem(moveOf('addTank', { kind: 'tote', how: 'joined', to: 'gone' }))).toContain('any more')
@@ -171,7 +172,7 @@ describe('moves', () => {
       roof: { name: 'Barn', lengthM: 12, widthM: 9, material: 'steel' },
       uses: [{ preset: 'cattle', count: 6 }],
     })
-    if (!made.ok) throw new Error(made.problem)
+    if (!made.ok) throw new Error(whyNot(made))
     expect(roofAreaM2(made.site.roofs[0]!)).toBe(108)
     const bare = build(
       made.site,

@@ -1,3 +1,4 @@
+import { refuse } from '../answers'
 import { washOffSum } from './washOff'
 import { tankVolumeSum } from './tankVolume'
 import { answer, type Sum, type SumAnswer } from './sum'
@@ -55,7 +56,5 @@ export function findSum(name: string): Sum<Record<string, unknown>, Record<strin
 /** Solves a sum by its name, on unchecked input. */
 export function solveSum(name: string, input: unknown): SumAnswer<Record<string, number>> {
   const sum = findSum(name)
-  return sum
-    ? answer(sum, input)
-    : { ok: false, problems: [{ path: 'name', sentence: `There is no sum called “${name}”.` }] }
+  return sum ? answer(sum, input) : refuse(`There is no sum called “${name}”.`, 'name')
 }

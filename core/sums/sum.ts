@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { type Answer, type Problem, refuse } from '../answers'
 
 /** One line of substituted working: a symbol, the expression with the numbers in it, and what it comes to. */
 export interface Step {
@@ -11,11 +12,7 @@ export interface Solved<Output> {
   result: Output
   working: Step[]
 }
-export interface Problem {
-  path: string
-  sentence: string
-}
-export type SumAnswer<Output> = ({ ok: true; source: string } & Solved<Output>) | { ok: false; problems: Problem[] }
+export type SumAnswer<Output> = Answer<{ source: string } & Solved<Output>>
 
 /**
  * A worked sum: input and output schemas, what it is for, the formula in words a reader can check, and its source.
@@ -42,15 +39,7 @@ export function answer<Input, Output>(sum: Sum<Input, Output>, input: unknown): 
   const solved = sum.solve(read.data)
   const unfit = Object.entries(solved.result as Record<string, number>).find(([, value]) => !Number.isFinite(value))
   if (unfit)
-    return {
-      ok: false,
-      problems: [
-        {
-          path: unfit[0],
-          sentence: `${unfit[0]} comes out beyond any real size with these figures; check their units.`,
-        },
-      ],
-    }
+    return refuse(`${unfit[0]} comes out beyond any real size with these figures; check their units.`, unfit[0])
   return { ok: true, ...solved, source: sum.source }
 }
 

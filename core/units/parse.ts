@@ -1,6 +1,7 @@
+import { type Answer, refuse } from '../answers'
 import { SHOWN, SPOKEN, UNITS, type Kind, type System } from './units'
 
-export type Parsed = { ok: true; value: number } | { ok: false; problem: string }
+export type Parsed = Answer<{ value: number }>
 
 interface Token {
   number: number
@@ -149,10 +150,6 @@ function example(kind: Kind, system: System): string {
   }
   const pair = samples[kind] ?? [`10 ${SHOWN[kind].metric.unit}`, `1 ${SHOWN[kind].us.unit}`]
   return system === 'metric' ? pair[0] : pair[1]
-}
-
-function refuse(problem: string): Parsed & { ok: false } {
-  return { ok: false, problem }
 }
 
 /** Drops the last binary dust of a conversion, so that 1 1/2 in is 38.1 mm and not 38.099999999999994. */

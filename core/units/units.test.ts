@@ -1,17 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { whyNot } from '../answers'
 import { type Kind, type System, SHOWN, UNITS } from './units'
 import { showQuantity, showVolume } from './show'
 import { parseQuantity } from './parse'
 
 function si(text: string, kind: Kind, system: System = 'metric'): number {
   const parsed = parseQuantity(text, kind, system)
-  if (!parsed.ok) throw new Error(parsed.problem)
+  if (!parsed.ok) throw new Error(whyNot(parsed))
   return parsed.value
 }
 function problem(text: string, kind: Kind, system: System = 'metric'): string {
   const parsed = parseQuantity(text, kind, system)
-  return parsed.ok ? `read as ${parsed.value}` : parsed.problem
+  return parsed.ok ? `read as ${parsed.value}` : whyNot(parsed)
 }
 
 describe('reading what people type', () => {
@@ -61,7 +62,7 @@ describe('reading what people type', () => {
     fc.assert(
       fc.property(fc.string(), fc.constantFrom(...(Object.keys(UNITS) as Kind[])), (text, kind) => {
         const parsed = parseQuantity(text, kind, 'us')
-        expect(parsed.ok ? Number.isFinite(parsed.value) : parsed.problem.length > 0).toBe(true)
+        expect(parsed.ok ? Number.isFinite(parsed.value) : whyNot(parsed).length > 0).toBe(true)
       }),
     )
   })

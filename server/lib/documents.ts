@@ -1,5 +1,5 @@
 import { defineEventHandler, getRequestHeader, readRawBody, setResponseStatus, type H3Event } from 'h3'
-import type { Problem } from '#core/sums'
+import type { Problem } from '#core/answers'
 import { readSite, type Site } from '#core/site'
 
 export const MOST_BYTES = 5 * 1024 * 1024

@@ -153,7 +153,8 @@ describe('an option that no longer fits', () => {
 
 describe('the Section', () => {
   const widthPx = () => page.driver.executeScript<number>('return document.querySelector(".section svg").clientWidth')
-  const shiftPx = () => page.driver.executeScript<number>('return document.querySelector(".section .scroll").scrollLeft')
+  const shiftPx = () =>
+    page.driver.executeScript<number>('return document.querySelector(".section .scroll").scrollLeft')
 
   it('is made wider by the wheel and by keys, moved along by a drag, and a double click shows the whole', async () => {
     await page.openDemo('quillfern-ridge')

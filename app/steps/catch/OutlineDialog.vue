@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyNot } from '#core/answers'
 import FilePick from '~/fields/FilePick.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -52,7 +53,7 @@ function take(): void {
       {{ reading.outline.reduce((sum, part) => sum + part.length - 1, 0) || 'no' }} holes.
     </p>
     <p v-if="problem || (reading && !reading.ok)" role="alert" class="problem quote">
-      {{ problem ?? (reading && !reading.ok ? reading.sentence : '') }} Nothing was changed.
+      {{ problem ?? (reading && !reading.ok ? whyNot(reading) : '') }} Nothing was changed.
     </p>
     <template #footer>
       <el-button @click="shown = false">Leave it</el-button>
