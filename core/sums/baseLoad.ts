@@ -24,6 +24,7 @@ export const baseLoadSum = defineSum({
   source: '1 kg per litre; force over area',
   input: z.strictObject({ volumeL: atLeastZero(), emptyMassKg: atLeastZero(), contactAreaM2: positive(1e5) }),
   output: output('massKg', 'pressureKPa'),
+  examples: [{ volumeL: 1000, emptyMassKg: 60, contactAreaM2: 1.2 }],
   solve(input) {
     const result = baseLoad(input)
     return {

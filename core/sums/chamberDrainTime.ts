@@ -38,6 +38,7 @@ export const chamberDrainTimeSum = defineSum({
       message: 'must not be larger than the chamber’s innerDiameterMm',
     }),
   output: output('hours'),
+  examples: [{ innerDiameterMm: 153, heightM: 2, orificeMm: 1.5 }],
   solve(input) {
     const result = chamberDrainTime(input)
     const ratio = (input.innerDiameterMm / input.orificeMm) ** 2

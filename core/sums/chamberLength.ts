@@ -16,6 +16,7 @@ export const chamberLengthSum = defineSum({
   source: 'geometry',
   input: z.strictObject({ volumeL: atLeastZero(1e7), innerDiameterMm: positive(5000) }),
   output: output('lengthM'),
+  examples: [{ volumeL: 48, innerDiameterMm: 153 }],
   solve(input) {
     const result = chamberLength(input)
     const areaM2 = circleArea(input.innerDiameterMm / 1000)

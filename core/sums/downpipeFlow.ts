@@ -25,6 +25,7 @@ export const downpipeFlowSum = defineSum({
     roughnessMm: within(0.001, 10).default(0.25),
   }),
   output: output('flowLps'),
+  examples: [{ innerDiameterMm: 68 }],
   solve(input) {
     const result = downpipeFlow(input)
     return {

@@ -49,6 +49,7 @@ export const drainDownTimeSum = defineSum({
       message: 'must not be above fromLevelM',
     }),
   output: output('minutes'),
+  examples: [{ planAreaM2: 2.8, fromLevelM: 1.5, toLevelM: 0.1, orificeMm: 40 }],
   solve(input) {
     const result = drainDownTime(input)
     const openingM2 = circleArea(input.orificeMm / 1000)

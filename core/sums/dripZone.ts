@@ -36,6 +36,7 @@ export const dripZoneSum = defineSum({
     runsPerWeek: positive(1000),
   }),
   output: output('flowLph', 'litresPerWeek'),
+  examples: [{ emitters: [{ count: 40, litresPerHour: 2 }], minutesPerRun: 30, runsPerWeek: 3 }],
   solve(input) {
     const result = dripZone(input)
     return {

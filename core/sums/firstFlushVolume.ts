@@ -15,6 +15,7 @@ export const firstFlushVolumeSum = defineSum({
   source: 'geometry; 1 mm on 1 m² is 1 litre',
   input: z.strictObject({ planAreaM2: positive(1e6), depthMm: atLeastZero(50) }),
   output: output('volumeL'),
+  examples: [{ planAreaM2: 60, depthMm: 0.8 }],
   solve(input) {
     const result = firstFlushVolume(input)
     return {

@@ -76,6 +76,7 @@ export const gardenNeedSum = defineSum({
     })
     .refine(input => input.tMaxC >= input.tMinC, { path: ['tMaxC'], message: 'must not be below tMinC' }),
   output: output('et0MmPerDay', 'litresPerDay'),
+  examples: [{ latitudeDeg: 40, month: 7, tMinC: 15, tMaxC: 29, areaM2: 20, cropCoefficient: 0.9 }],
   solve(input) {
     const result = gardenNeed(input)
     const radiation = extraterrestrialRadiation(input.latitudeDeg, MID_MONTH[input.month - 1]!)

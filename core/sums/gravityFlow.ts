@@ -67,6 +67,7 @@ export const gravityFlowSum = defineSum({
       message: 'must be at most a tenth of innerDiameterMm',
     }),
   output: output('flowLps'),
+  examples: [{ headM: 3, lengthM: 20, innerDiameterMm: 26 }],
   solve(input) {
     const result = gravityFlow(input)
     const friction = pipeFriction({ ...input, flowLps: result.flowLps })

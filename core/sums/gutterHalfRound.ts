@@ -18,6 +18,7 @@ export const gutterHalfRoundSum = defineSum({
   source: 'EN 12056-3, eaves gutters laid level, short enough that length costs nothing',
   input: z.strictObject({ widthMm: positive(2000) }),
   output: output('flowLps'),
+  examples: [{ widthMm: 125 }],
   solve(input) {
     const result = gutterHalfRound(input)
     const areaMm2 = sectionMm2(input.widthMm)

@@ -27,6 +27,7 @@ export const gutterSlopedSum = defineSum({
     manning: within(0.005, 0.1).default(0.011),
   }),
   output: output('flowLps'),
+  examples: [{ widthMm: 125, depthMm: 60, slope: 0.003 }],
   solve(input) {
     const result = gutterSloped(input)
     const areaM2 = (input.widthMm * input.depthMm) / 1e6

@@ -64,6 +64,7 @@ export const levelTogetherSum = defineSum({
       message: 'must be at most a tenth of innerDiameterMm',
     }),
   output: output('minutes'),
+  examples: [{ planAreaAM2: 2.8, planAreaBM2: 2.8, levelDifferenceM: 0.5, lengthM: 2, innerDiameterMm: 50 }],
   solve(input) {
     const result = levelTogether(input)
     const first = gravityFlow({

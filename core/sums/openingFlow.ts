@@ -46,6 +46,7 @@ export const openingFlowSum = defineSum({
     dischargeCoefficient: within(0.1, 1).default(0.6),
   }),
   output: output('flowLps'),
+  examples: [{ innerDiameterMm: 104, depthMm: 80 }],
   solve(input) {
     const result = openingFlow(input)
     const topMm = Math.min(input.depthMm, input.innerDiameterMm)

@@ -86,6 +86,7 @@ export const pipeFrictionSum = defineSum({
       message: 'must be at most a tenth of innerDiameterMm',
     }),
   output: output('headLossM', 'velocityMps', 'reynolds', 'frictionFactor'),
+  examples: [{ flowLps: 0.3, innerDiameterMm: 26, lengthM: 20 }],
   solve(input) {
     const result = pipeFriction(input)
     const diameterM = input.innerDiameterMm / 1000

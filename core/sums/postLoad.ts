@@ -25,6 +25,7 @@ export const postLoadSum = defineSum({
     footingAreaM2: positive(1e4),
   }),
   output: output('postLoadKn', 'pressureKPa'),
+  examples: [{ massKg: 1100, posts: 4, footingAreaM2: 0.09 }],
   solve(input) {
     const result = postLoad(input)
     return {

@@ -33,6 +33,7 @@ export const roofYieldSum = defineSum({
     captureShare: share().default(1),
   }),
   output: output('volumeL'),
+  examples: [{ planAreaM2: 60, rainMm: 12, runoffCoefficient: 0.9 }],
   solve(input) {
     const result = roofYield(input)
     const effectiveMm = Math.max(0, input.rainMm - input.wettingLossMm)

@@ -47,6 +47,7 @@ export const soakawaySum = defineSum({
     voidShare: within(0.05, 1),
   }),
   output: output('storageM3', 'pitM3', 'halfEmptyHours'),
+  examples: [{ planAreaM2: 60, stormMm: 30, stormHours: 2, infiltrationMPerS: 2e-5, wettedAreaM2: 6, voidShare: 0.4 }],
   solve(input) {
     const result = soakaway(input)
     const inM3 = (input.planAreaM2 * input.stormMm) / 1000

@@ -15,6 +15,7 @@ export const staticPressureSum = defineSum({
   source: 'hydrostatics; water at 15 °C',
   input: z.strictObject({ headM: within(-1000, 10000) }),
   output: output('pressureKPa'),
+  examples: [{ headM: 3 }],
   solve(input) {
     const result = staticPressure(input)
     const density = waterDensity(USUAL_WATER_C)

@@ -25,6 +25,7 @@ export const stormFlowSum = defineSum({
     runoffCoefficient: share().default(1),
   }),
   output: output('flowLps'),
+  examples: [{ planAreaM2: 60, intensityMmPerH: 75 }],
   solve(input) {
     const result = stormFlow(input)
     return {

@@ -42,6 +42,7 @@ export const stormIntensitySum = defineSum({
     returnExponent: within(0, 1).default(0.2),
   }),
   output: output('intensityMmPerH'),
+  examples: [{ fiveYearMmPerH: 60, returnYears: 10, minutes: 5 }],
   solve(input) {
     const result = stormIntensity(input)
     return {

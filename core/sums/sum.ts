@@ -25,6 +25,8 @@ export interface Sum<Input = unknown, Output = unknown> {
   source: string
   input: z.ZodType<Input>
   output: z.ZodType<Output>
+  /** Usual figures to begin with, one set for each form that the input may have. What has a default is left out. */
+  examples: [Partial<Input>, ...Partial<Input>[]]
   solve: (input: Input) => Solved<Output>
 }
 

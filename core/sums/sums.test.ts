@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { fieldRow } from '../units'
 import { describe, expect, it } from 'vitest'
 import { SUMS, solveSum } from './registry'
 import { extraterrestrialRadiation, referenceEvapotranspiration } from './gardenNeed'
@@ -231,6 +232,21 @@ describe('impossible input', () => {
 })
 
 describe('every sum', () => {
+  it.each(SUMS.flatMap(sum => sum.examples.map((example, at) => [sum.name, at, example] as const)))(
+    '%s works its example %i, whatever is left out of it',
+    (name, _, example) => {
+      const solved = solveSum(name, example)
+      expect(solved).toMatchObject({ ok: true })
+      if (solved.ok) expect(solved.working.every(step => Number.isFinite(step.value))).toBe(true)
+      for (const field of Object.keys(example)) {
+        const { [field]: _left, ...rest } = example
+        expect(solveSum(name, rest), field).toMatchObject({ ok: false })
+      }
+    },
+  )
+  it.each(SUMS.map(sum => [sum.name, sum] as const))('%s has words for all its fields', (_, sum) => {
+    for (const field of sum.examples.flatMap(Object.keys)) expect(fieldRow(field).words, field).not.toMatch(/^$|[A-Z]/)
+  })
   it.each(SUMS.map(sum => [sum.name, sum] as const))(
     '%s answers anything with its output fields or with problems, and its working ends at its result',
     (name, sum) => {

@@ -57,6 +57,11 @@ export const tankVolumeSum = defineSum({
     message: 'must not stand above the rim',
   }),
   output: output('volumeL'),
+  examples: [
+    { shape: 'upright-cylinder', diameterM: 1.9, heightM: 2, levelM: 0.8 },
+    { shape: 'lying-cylinder', diameterM: 1.6, lengthM: 2.6, levelM: 0.8 },
+    { shape: 'box', lengthM: 1.2, widthM: 1, heightM: 1, levelM: 0.8 },
+  ],
   solve(input) {
     const result = tankVolume(input)
     const volume = (expression: string): Step => ({ symbol: 'V', expression, value: result.volumeL, unit: 'L' })

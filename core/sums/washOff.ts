@@ -37,6 +37,7 @@ export const washOffSum = defineSum({
     washOffPerMm: positive(20).default(WASH_OFF_PER_MM),
   }),
   output: output('washedShare', 'keptShare'),
+  examples: [{ runoffMm: 5, keptMm: 0.8 }],
   solve(input) {
     const result = washOff(input)
     const k = input.washOffPerMm ?? WASH_OFF_PER_MM
