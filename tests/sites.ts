@@ -70,7 +70,7 @@ const amounts = fc.double({ min: 0, max: 400, noNaN: true })
 const heights = fc.double({ min: -3, max: 6, noNaN: true })
 
 /** Steps a person might take in any order, well or ill advised; those that cannot be made on a site are left out. */
-const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
+const arbitraryStep: fc.Arbitrary<(site: Site) => Move | Edit | undefined> = fc.oneof(
   fc
     .tuple(
       fc.constantFrom(...TANK_KIND_IDS),
@@ -132,7 +132,7 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   fc.tuple(fc.nat(), fc.integer({ min: 60, max: 200 })).map(
     ([pick, widthMm]) =>
       (site: Site) =>
-        onRoof(site, pick, (roof, index) =>
+        onRoof(site, pick, (_, index) =>
           put(['roofs', index, 'spouts', 0, 'gutter'], {
             profile: pick % 2 ? 'half-round' : 'box',
             widthMm,
@@ -196,12 +196,13 @@ const arbitraryMove: fc.Arbitrary<(site: Site) => Move | undefined> = fc.oneof(
   ),
 )
 
-function onRoof(site: Site, pick: number, make: (id: string, index: number) => Move): Move | undefined {
+function onRoof<Step>(site: Site, pick: number, make: (id: string, index: number) => Step): Step | undefined {
   const index = pick % Math.max(1, site.roofs.length)
   return site.roofs[index]?.spouts.length ? make(site.roofs[index].id, index) : undefined
 }
 const withRun = (run: Site['runs'][number] | undefined, make: (run: Site['runs'][number]) => Move) => run && make(run)
-const withNode = (id: string | undefined, make: (id: string) => Move) => (id === undefined ? undefined : make(id))
+const withNode = (id: string | undefined, make: (id: string) => Move | undefined) =>
+  id === undefined ? undefined : make(id)
 
 function pickNode(site: Site, kind: Site['nodes'][number]['kind'] | undefined, pick: number): string | undefined {
   const nodes = site.nodes.filter(node => !kind || node.kind === kind)
@@ -210,12 +211,13 @@ function pickNode(site: Site, kind: Site['nodes'][number]['kind'] | undefined, p
 
 /** Any site that moves can build, ill-made ones and rings of tanks among them. */
 export const arbitrarySite: fc.Arbitrary<Site> = fc
-  .tuple(fc.constantFrom(...CLIMATE_IDS), fc.array(arbitraryMove, { minLength: 3, maxLength: 30 }))
+  .tuple(fc.constantFrom(...CLIMATE_IDS), fc.array(arbitraryStep, { minLength: 3, maxLength: 30 }))
   .map(([climate, steps]) =>
     steps.reduce(
       (site, step) => {
-        const move = step(site)
-        const result = move && applyMove(site, move)
+        const made = step(site)
+        if (typeof made === 'function') return made(site)
+        const result = made && applyMove(site, made)
         return result?.ok ? result.site : site
       },
       {

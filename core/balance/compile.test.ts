@@ -5,7 +5,7 @@ import { poolsOf } from './pools'
 import { compile } from './compile'
 import type { Site } from '../site'
 import { moveOf } from '../moves'
-import type { Part } from '../kinds'
+import type { NewPart } from '../kinds'
 import { seriesOf } from '../climate'
 
 const joint = (site: Site, id: string): Site => ({
@@ -27,7 +27,7 @@ const tap = (site: Site, id: string, baseM: number): Site => ({
     },
   ],
 })
-const pump: Part = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
+const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
 
 describe('what a use can draw', () => {
   it('by gravity only what stands above its tap; by pump all above the outlet', () => {

@@ -122,7 +122,7 @@ describe('rules of the person', () => {
           name: 'feed',
           from: { node: 'street', port: 'out' },
           to: { node: 'tank-1', port: 'inlet' },
-          parts: [{ kind: 'float', boreMm: 15 }],
+          parts: [{ id: 'ball', kind: 'float', boreMm: 15 }],
         },
       ],
     }

@@ -74,7 +74,7 @@ describe('tanks joined', () => {
           name: 'down',
           from: { node: 'tank-1', port: 'outlet' },
           to: { node: 'tank-2', port: 'inlet' },
-          parts: [{ kind: 'float', boreMm: 25 }],
+          parts: [{ id: 'ball', kind: 'float', boreMm: 25 }],
         },
       ],
     }

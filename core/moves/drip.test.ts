@@ -34,8 +34,8 @@ describe('a bed on drip', () => {
   })
   it('zones never exceed the flow, and one is enough where all fits', () => {
     const emitters = [
-      { count: 30, litresPerHour: 4 },
-      { count: 10, litresPerHour: 2 },
+      { id: 'trees', count: 30, litresPerHour: 4 },
+      { id: 'herbs', count: 10, litresPerHour: 2 },
     ]
     expect(zonesWithin(emitters, 140)).toBe(1)
     expect(zonesWithin(emitters, 139)).toBe(2)

@@ -156,7 +156,15 @@ describe('the plan of a roof', () => {
     ])
   })
   it('knows what lies double and what a cut takes that is not there', () => {
-    const at = (xM: number, yM: number, cut = false) => ({ lengthM: 4, widthM: 2, count: 1, xM, yM, cut })
+    const at = (xM: number, yM: number, cut = false) => ({
+      id: `at-${xM}-${yM}`,
+      lengthM: 4,
+      widthM: 2,
+      count: 1,
+      xM,
+      yM,
+      cut,
+    })
     expect(planSlips(roof([at(0, 0), at(3, 1)]))).toEqual({ twiceM2: 1, strayCutM2: 0 })
     expect(planSlips(roof([at(0, 0), at(4, 0), at(3, 0, true)]))).toEqual({ twiceM2: 0, strayCutM2: 0 })
     expect(planSlips(roof([at(0, 0), at(2, 1, true)]))).toEqual({ twiceM2: 0, strayCutM2: 6 })
@@ -183,8 +191,8 @@ describe('what a roof loses, and what spoils it', () => {
     expect(captureShare(undefined, [])).toBe(1)
     expect(
       captureShare({ ...gutter, guard: 'fine-mesh' }, [
-        { kind: 'screen', meshMm: 1, type: 'spout' },
-        { kind: 'screen', meshMm: 3 },
+        { id: 'head', kind: 'screen', meshMm: 1, type: 'spout' },
+        { id: 'basket', kind: 'screen', meshMm: 3 },
       ]),
     ).toBeCloseTo((1 - GUARDS['fine-mesh'].lossShare) * (1 - SCREENS.spout.lossShare), 12)
   })

@@ -19,7 +19,7 @@ import {
   type Site,
   portsByRole,
 } from '../site'
-import type { NodeOf } from '../kinds'
+import type { NodeOf, Tank } from '../kinds'
 import { TANK_KIND_IDS } from '../catalog'
 
 const tank = (site: Site, id: string) => nodeById(site, id) as Tank

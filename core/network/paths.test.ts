@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { blank, joinedBy, plainTank } from '../../tests/sites'
 import { pathsFrom, type Site } from '../site'
-import type { Part } from '../kinds'
+import type { NewPart } from '../kinds'
 
 const joint = (site: Site, id: string): Site => ({
   ...site,
@@ -11,7 +11,7 @@ const tap = (site: Site, id: string, baseM: number): Site => ({
   ...site,
   nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
 })
-const pump: Part = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
+const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
 
 describe('following lines', () => {
   it('goes through joints, meets pumps and floats, and stops at a shut valve', () => {

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
-import { arbitrarySite, blank, build, put } from '../../tests/sites'
+import { arbitrarySite, blank, build, put, type Edit } from '../../tests/sites'
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
-import { lineFrom, type Gutter, type Move, type Site } from '../site'
+import { lineFrom, type Gutter, type Site } from '../site'
 import { applyMove, moveOf, newSite, standInClimate } from '../moves'
 import type { SiteNode, Tank } from '../kinds'
 import { TANK_KIND_IDS } from '../catalog'
@@ -25,9 +25,9 @@ const sound = () => {
   if (!made.ok) throw new Error(whyNot(made))
   return made.site
 }
-const set = (site: Site, id: string, field: keyof SiteNode | string, value: unknown): Move =>
+const set = (site: Site, id: string, field: keyof SiteNode | string, value: unknown): Edit =>
   put(['nodes', site.nodes.findIndex(node => node.id === id), field], value)
-const portField = (site: Site, id: string, port: string, field: string, value: unknown): Move => {
+const portField = (site: Site, id: string, port: string, field: string, value: unknown): Edit => {
   const at = site.nodes.findIndex(node => node.id === id)
   return put(['nodes', at, 'ports', (site.nodes[at] as Tank).ports.findIndex(each => each.name === port), field], value)
 }
@@ -37,7 +37,7 @@ const without = (site: Site, drop: (part: { kind: string }) => boolean): Site =>
   runs: site.runs.map(run => ({ ...run, parts: run.parts.filter(part => !drop(part)) })),
 })
 
-const gutter = (change: Partial<Gutter>): Move =>
+const gutter = (change: Partial<Gutter>): Edit =>
   put(['roofs', 0, 'spouts', 0, 'gutter'], {
     profile: 'half-round',
     widthMm: 75,
@@ -251,7 +251,7 @@ describe('the checks', () => {
   it.each(['alone', 'joined', 'spill', 'stepped', 'pump'] as const)(
     'find nothing wrong with a tank that was added %s',
     how => {
-      for (const kind of how === 'pump' ? ['pump'] : TANK_KIND_IDS) {
+      for (const kind of how === 'pump' ? (['pump'] as const) : TANK_KIND_IDS) {
         const site = build(sound(), moveOf('addTank', { kind, how, to: how === 'alone' ? undefined : 'tank-2' }))
         expect(
           review(site)

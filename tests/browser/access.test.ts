@@ -53,7 +53,7 @@ describe('every view can be used by everyone', () => {
       await page.driver.actions().sendKeys(key).perform()
       await page.until(
         () => page.all(shown),
-        async () => true,
+        found => found.length > 0,
         shown,
       )
       await page.driver.sleep(500)

@@ -162,6 +162,14 @@ export class Page {
     await this.click(this.button(words))
   }
 
+  /** Turns the wheel over the middle of a thing; the library's types do not know that it can. */
+  async wheel(over: WebElement, byPx: number): Promise<void> {
+    const actions = this.driver.actions() as unknown as {
+      scroll: (x: number, y: number, dx: number, dy: number, origin: WebElement) => { perform: () => Promise<void> }
+    }
+    await actions.scroll(0, 0, 0, byPx, over).perform()
+  }
+
   /** Types over a field as a person does: select all, type, Enter. */
   async type(label: string, text: string, end: string = Key.ENTER): Promise<void> {
     const field = await this.field(label)

@@ -160,7 +160,7 @@ describe('the Section', () => {
     await page.openDemo('quillfern-ridge')
     const whole = await widthPx()
     const ground = await page.css('.section svg')
-    await page.driver.actions().scroll(0, 0, 0, -400, ground).perform()
+    await page.wheel(ground, -400)
     await page.until(widthPx, px => px > whole * 1.5, 'wider by the wheel')
     const [before, wheeled] = [await shiftPx(), await widthPx()]
     await page.driver.actions().move({ origin: ground, x: 0, y: -120 }).press().perform()

@@ -13,7 +13,7 @@ const post = async (path: string, body: unknown) => {
     body: typeof body === 'string' ? body : JSON.stringify(body),
     headers: { 'content-type': 'application/json' },
   })
-  return { status: answer.status, json: (await answer.json()) as Record<string, never> }
+  return { status: answer.status, json: (await answer.json()) as Record<string, unknown> }
 }
 
 beforeAll(async () => {
@@ -41,13 +41,13 @@ describe('the simulated weather service', () => {
   }
   const json = async (query: string) => {
     const { status, text } = await get(query)
-    return { status, json: JSON.parse(text) as Record<string, never> }
+    return { status, json: JSON.parse(text) as Record<string, unknown> }
   }
   const outage = (to: string) => post('/api/devices/weather', { outage: to })
 
   it('lists stations near a point, nearest first, the same every time', async () => {
     const first = await json('lat=39.2&lon=14.2')
-    const stations = first.json.stations as unknown as {
+    const stations = first.json.stations as {
       id: string
       distanceKm: number
       climate: string
@@ -62,8 +62,8 @@ describe('the simulated weather service', () => {
   })
   it('gives a station’s days as JSON and as a table that the record reader takes, gaps and all', async () => {
     const { json: near } = await json('lat=-28&lon=150')
-    const { id, from, to } = (near.stations as unknown as { id: string; from: string; to: string }[])[0]!
-    const { days } = (await json(`station=${id}`)).json as unknown as {
+    const { id, from, to } = (near.stations as { id: string; from: string; to: string }[])[0]!
+    const { days } = (await json(`station=${id}`)).json as {
       days: { date: string; rainMm: number | null }[]
     }
     expect([days[0]!.date, days.at(-1)!.date]).toEqual([from, to])
@@ -76,7 +76,7 @@ describe('the simulated weather service', () => {
       missingDays: days.filter(day => day.rainMm === null).length,
     })
     const part = await json(`station=${id}&from=2010-01-01&to=2010-12-31`)
-    expect((part.json.days as unknown as unknown[]).length).toBe(365)
+    expect((part.json.days as unknown[]).length).toBe(365)
   })
   it('says what is wrong with a question', async () => {
     expect(await json('lat=95&lon=3')).toMatchObject({
@@ -142,7 +142,7 @@ describe('the routes', () => {
       options: { years: 10, members: 9, sizes: { tank: 'tank-1', litres: [2000, 8000, 30000] } },
     })
     expect(status).toBe(200)
-    const { ensemble, sizes } = json as unknown as {
+    const { ensemble, sizes } = json as {
       ensemble: { years: number; shortDays: number[] }
       sizes: { capL: number; shortDays: number }[]
     }
