@@ -37,6 +37,7 @@ const quick = process.argv.includes('--quick')
 if (!quick) {
   step('lint', run('npx', ['--no-install', 'eslint', '.', '--max-warnings', '0'], { mayFail: true }))
   step('types of the core', run('npx', ['--no-install', 'tsc', '-p', 'core/tsconfig.json'], { mayFail: true }))
+  step('types of the tests', run('npx', ['--no-install', 'tsc', '-p', 'tests/tsconfig.json'], { mayFail: true }))
   step('types of the app', run('npx', ['--no-install', 'nuxt', 'typecheck'], { mayFail: true }))
 }
 buildApp()

@@ -1,7 +1,6 @@
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { writeSite } from '#core/site'
-import { isoDate } from '#core/climate'
 
 /** Files out: the site in its own format, and the shown year's days as a table. */
 export function useFiles() {
@@ -27,28 +26,8 @@ export function useFiles() {
   async function exportDays(): Promise<void> {
     const { outlook, year } = results
     if (!outlook || !year) return
-    const { run } = outlook
-    const round = (value: number) => Math.round(value * 1000) / 1000
-    const rows = Array.from({ length: year.to - year.from }, (_, offset) => {
-      const day = year.from + offset
-      return {
-        date: isoDate(outlook.startDay + day),
-        rain_mm: round(outlook.rainMm[day]!),
-        held_L: round(run.storedL[day]!),
-        asked_L: round(run.askedL[day]!),
-        met_L: round(run.askedL[day]! - run.shortL[day]!),
-        short_L: round(run.shortL[day]!),
-        caught_L: round(run.caughtL[day]!),
-        first_flush_L: round(run.flushedL[day]!),
-        well_L: round(run.wellL[day]!),
-        main_L: round(run.mainL[day]!),
-        spilled_L: round(run.spilledL[day]!),
-      }
-    })
-    const {
-      default: { unparse },
-    } = await import('papaparse')
-    save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', unparse(rows))
+    const { daysTable } = await import('#core/exchange')
+    save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', daysTable(outlook, year))
   }
 
   return { exportSite, exportDays }

@@ -1,1 +1,2 @@
+export { daysTable } from './daysTable'
 export { readOutline } from './outlineFile'

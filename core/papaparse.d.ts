@@ -3,5 +3,6 @@ export function parse<Row>(
   text: string,
   options: { delimiter?: string; skipEmptyLines?: boolean; delimitersToGuess?: string[] },
 ): { data: Row[]; meta: { delimiter: string } }
-declare const papaparse: { parse: typeof parse }
+export function unparse(rows: Record<string, string | number>[]): string
+declare const papaparse: { parse: typeof parse; unparse: typeof unparse }
 export default papaparse
