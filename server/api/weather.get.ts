@@ -1,7 +1,7 @@
 import { defineEventHandler, getQuery, setResponseHeader, setResponseStatus } from 'h3'
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { stationById, stationDays, stationsNear, weatherOutage } from '../devices/weatherService'
+import { stationById, stationDays, stationsNear, weatherDevice } from '../devices/weatherService'
 
 const degrees = (most: number, name: string) =>
   z.coerce
@@ -26,7 +26,7 @@ const CUT_SHARE = 0.37
  * `format=csv`, as a table. Its outages are switched at `/api/devices/weather`.
  */
 export default defineEventHandler(async event => {
-  const outage = weatherOutage()
+  const { outage } = weatherDevice.read()
   const refuse = (status: number, path: string, sentence: string) => {
     setResponseStatus(event, status)
     return { error: [{ path, sentence }] }

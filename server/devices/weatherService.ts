@@ -1,10 +1,13 @@
+import { z } from 'zod'
+import { chance } from './chance'
+import { nowMs } from './clock'
+import { defineDevice } from './device'
 import { dayNumber, isoDate, makeRain, monthOf } from '#core/climate'
 import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
 
 /**
- * A stand-in for a weather service: made-up stations around any point, each with a daily record that is always the
- * same for the same
- * station. It can be switched to fail as real ones do.
+ * A stand-in for a weather service: made-up stations around any point, each with a daily record up to yesterday by the
+ * clock, always the same for the same station and seed. It can be switched to fail as real ones do.
  */
 export interface Station {
   id: string
@@ -25,12 +28,11 @@ export interface StationDay {
 }
 
 export const OUTAGES = ['none', 'down', 'slow', 'cut-off', 'garbled'] as const
-export type Outage = (typeof OUTAGES)[number]
-let outage: Outage = 'none'
-export const weatherOutage = (): Outage => outage
-export function setWeatherOutage(next: Outage): void {
-  outage = next
-}
+export const weatherDevice = defineDevice(
+  'weather',
+  'the weather service',
+  z.object({ outage: z.enum(OUTAGES, { error: `must be one of ${OUTAGES.join(', ')}` }).default('none') }),
+)
 
 const CELL_DEG = 0.2
 const AROUND = 1
@@ -58,17 +60,9 @@ const SYLLABLES = [
   'Fessel',
 ]
 const ENDINGS = ['enfold', 'areach', 'ittarn', 'obank', 'ethorn', 'uscairn', 'umstill', 'illcroft', 'endrift', 'ascar']
-const LAST_DAY = '2023-12-31'
+const DAY_MS = 86_400_000
 const EARTH_KM = 6371
 const DAY_OF_MISSING = 211
-
-/** A number in [0, 1) that is always the same for the same words. */
-function chance(...words: (string | number)[]): number {
-  let hash = 2166136261
-  for (const letter of words.join('/')) hash = Math.imul(hash ^ letter.charCodeAt(0), 16777619)
-  hash = Math.imul(hash ^ (hash >>> 15), 2246822507)
-  return ((hash ^ (hash >>> 13)) >>> 0) / 4294967296
-}
 
 /** The stations within a few cells of a point, nearest first. */
 export function stationsNear(latitudeDeg: number, longitudeDeg: number): Station[] {
@@ -96,7 +90,7 @@ function stationAt(row: number, column: number): Station {
     distanceKm: 0,
     climate: CLIMATES[climate].name,
     from: `${1984 + Math.floor(chance(id, 'since') * 22)}-01-01`,
-    to: LAST_DAY,
+    to: isoDate(Math.floor(nowMs() / DAY_MS) - 1),
   }
 }
 
@@ -124,7 +118,8 @@ export function stationDays(station: Station): StationDay[] {
     years,
     Math.floor(chance(station.id, 'seed') * 2 ** 31),
   )
-  return Array.from(rain, (rainMm, index) => {
+  const days = dayNumber(station.to) - start + 1
+  return Array.from(rain.subarray(0, days), (rainMm, index) => {
     const month = monthOf(start + index)
     const missing = (index + Math.floor(chance(station.id, 'gap') * DAY_OF_MISSING)) % DAY_OF_MISSING === 0
     const warm = (chance(station.id, index) - 0.5) * 8

@@ -14,14 +14,11 @@ export class Refused extends Error {
   }
 }
 
-/**
- * A route that takes a JSON document: 413 over 5 MB, 400 where it is no JSON, 422 where the document cannot be worked
- * with.
- */
-export function documentRoute<Answer>(handle: (json: unknown, event: H3Event) => Answer) {
+/** A route whose refusals are answered with their status, each problem with its path. */
+export function route<Answer>(handle: (event: H3Event) => Answer) {
   return defineEventHandler(async event => {
     try {
-      return await handle(await readJson(event), event)
+      return await handle(event)
     } catch (error) {
       if (!(error instanceof Refused)) throw error
       setResponseStatus(event, error.status)
@@ -29,6 +26,13 @@ export function documentRoute<Answer>(handle: (json: unknown, event: H3Event) =>
     }
   })
 }
+
+/**
+ * A route that takes a JSON document: 413 over 5 MB, 400 where it is no JSON, 422 where the document cannot be worked
+ * with.
+ */
+export const documentRoute = <Answer>(handle: (json: unknown, event: H3Event) => Answer) =>
+  route(async event => handle(await readJson(event), event))
 
 async function readJson(event: H3Event): Promise<unknown> {
   const tooLarge = new Refused(413, [{ path: '', sentence: 'The document is larger than 5 MB.' }])

@@ -105,6 +105,43 @@ describe('the simulated weather service', () => {
   })
 })
 
+describe('the devices of the outside world', () => {
+  const read = async (path: string) => (await (await fetch(address + path)).json()) as unknown
+  const lastDay = async () => {
+    const { stations } = (await read('/api/weather?lat=39&lon=14')) as { stations: { to: string; name: string }[] }
+    return stations[0]!
+  }
+  it('are listed with how they are set', async () => {
+    expect(await read('/api/devices')).toMatchObject([
+      { id: 'clock', settings: { rate: 0 } },
+      { id: 'chance', settings: { seed: 0 } },
+      { id: 'weather', settings: { outage: 'none' } },
+    ])
+  })
+  it('follow the clock and the seed, and are as before when those are set back', async () => {
+    const before = await lastDay()
+    expect(before.to).toBe('2023-12-31')
+    await post('/api/devices/clock', { at: '2025-03-01T12:00:00Z' })
+    expect((await lastDay()).to).toBe('2025-02-28')
+    await post('/api/devices/chance', { seed: 7 })
+    expect((await lastDay()).name).not.toBe(before.name)
+    await post('/api/devices/clock', { at: '2024-01-01T00:00:00Z' })
+    await post('/api/devices/chance', { seed: 0 })
+    expect(await lastDay()).toEqual(before)
+  })
+  it.each([
+    ['/api/devices/clock', { at: 'tomorrow' }, 422, 'at'],
+    ['/api/devices/clock', { rate: -1 }, 422, 'rate'],
+    ['/api/devices/chance', { seed: 0.5 }, 422, 'seed'],
+    ['/api/devices/weather', { mood: 'bad' }, 422, 'mood'],
+    ['/api/devices/weather', 3, 422, ''],
+    ['/api/devices/oven', {}, 404, 'id'],
+  ])('%s given %j says what is wrong', async (path, settings, status, where) => {
+    const answer = await post(path, settings)
+    expect(answer).toMatchObject({ status, json: { error: [{ path: where, sentence: expect.stringMatching(/\.$/) }] } })
+  })
+})
+
 describe('the routes', () => {
   it('answer a worked sum exactly as the contract says', async () => {
     const { status, json } = await post('/api/sums/roof-yield', { planAreaM2: 38, rainMm: 12, runoffCoefficient: 0.9 })

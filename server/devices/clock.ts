@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { defineDevice } from './device'
+
+const settings = z.object({
+  at: z.iso.datetime('must be a moment in UTC, such as 2024-01-01T00:00:00Z').default('2024-01-01T00:00:00Z'),
+  rate: z
+    .number({ error: 'must be a number' })
+    .min(0, 'must be at least 0')
+    .max(1e6, 'must be at most 1000000')
+    .default(0),
+})
+
+/** The clock of the outside world: it stands at a moment, or runs on from there at so many times the usual speed. */
+export const clock = defineDevice('clock', 'the clock', settings)
+
+let read: { settings: object; sinceMs: number } | undefined
+
+/** Milliseconds since 1970 by the clock. */
+export function nowMs(): number {
+  const held = clock.read()
+  if (read?.settings !== held) read = { settings: held, sinceMs: Date.now() }
+  return Date.parse(held.at) + (Date.now() - read.sinceMs) * held.rate
+}
