@@ -10,26 +10,41 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
 </script>
 
 <template>
-  <el-select
-    class="choice"
-    :model-value="value"
-    :aria-label="label"
-    :fit-input-width="false"
-    :style="{ width: `calc(${shown.length}ch * 0.79 + 34px)` }"
-    @update:model-value="set($event as Choice)"
-  >
-    <el-option v-for="choice in choices" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
-  </el-select>
+  <span class="choice">
+    <!-- As wide as its words: they lie under it, unseen, and give it their width. -->
+    <span class="words" aria-hidden="true">{{ shown }}</span>
+    <el-select
+      :model-value="value"
+      :aria-label="label"
+      :fit-input-width="false"
+      @update:model-value="set($event as Choice)"
+    >
+      <el-option v-for="choice in choices" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
+    </el-select>
+  </span>
 </template>
 
 <style scoped>
 .choice {
-  vertical-align: -7px;
+  display: inline-grid;
+  vertical-align: baseline;
   max-width: 100%;
-  overflow: hidden;
   height: 25px;
 }
+.choice > * {
+  grid-area: 1 / 1;
+  min-width: 0;
+}
+.words {
+  visibility: hidden;
+  white-space: nowrap;
+  overflow: hidden;
+  padding-right: 26px;
+  line-height: 25px;
+  font-weight: 450;
+}
 .choice :deep(.el-select__wrapper) {
+  overflow: hidden;
   background: var(--field);
   box-shadow: none;
   border-bottom: 2px solid var(--oak);

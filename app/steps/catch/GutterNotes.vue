@@ -73,7 +73,9 @@ function size(): void {
       :set="baseM => store.make(moveOf('setHeight', { node: spout.id, baseM }))"
     />.
     <template v-if="gutter && carries">
-      The gutter is <ChoiceField label="Gutter" :value="gutter.profile" :choices="profiles" :set="setProfile" />
+      The gutter is <ChoiceField label="Gutter" :value="gutter.profile" :choices="profiles" :set="setProfile" />{{
+        ' '
+      }}
       <ThingField :id="stretch.id" of="stretch" name="gutter.widthMm" label="Width of the gutter" />
       wide<template v-if="gutter.profile === 'box'"
         >,

@@ -98,7 +98,7 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
   <div class="chamber" :class="{ on: nodeId === chamber.id }" :data-chamber="chamber.id">
     <p>
       <b><NameField :value="chamber.name" label="Name of the chamber" :set="set('name')" /></b>
-      is <ChoiceField label="Form" :value="chamber.form" :choices="FORMS" :set="set('form')" />
+      is <ChoiceField label="Form" :value="chamber.form" :choices="FORMS" :set="set('form')" />{{ ' ' }}
       <ThingField :id="chamber.id" of="node" name="innerDiameterMm" label="Inner diameter" />
       across and
       <ThingField :id="chamber.id" of="node" name="heightM" label="Height of the chamber" /> tall, its foot at

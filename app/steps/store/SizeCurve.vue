@@ -203,7 +203,7 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
       </g>
     </svg>
     <figcaption class="small">
-      <b>How big?</b>
+      <b>How big?</b>{{ ' ' }}
       <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => (chosen = value)" /> in
       a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template
         v-if="shown === 'days'"
