@@ -1,10 +1,10 @@
 import { whyNot } from '../core/answers'
 import fc from 'fast-check'
 import { type Move, type Site, readSite, withIds } from '../core/site'
-import { applyMove, emptySite, moveOf, standInClimate } from '../core/moves'
+import { applyMove, emptySite, moveOf, newSite, type NewSiteAnswers, standInClimate } from '../core/moves'
 import type { NewPart } from '../core/kinds'
 import { seriesOf } from '../core/climate'
-import { CLIMATE_IDS, TANK_KIND_IDS, USE_PRESET_IDS } from '../core/catalog'
+import { CLIMATE_IDS, type ClimateId, TANK_KIND_IDS, USE_PRESET_IDS } from '../core/catalog'
 
 /** A site edited by hand. */
 export type Edit = (site: Site) => Site
@@ -17,6 +17,35 @@ export function build(site: Site, ...steps: (Move | Edit)[]): Site {
     if (!result.ok) throw new Error(`${step.name}: ${whyNot(result)}`)
     return result.site
   }, site)
+}
+
+/** Why a move cannot be made; `made` where it can. */
+export function refusal(site: Site, move: Move): string {
+  const result = applyMove(site, move)
+  return result.ok ? 'made' : whyNot(result)
+}
+
+/** A site as the three questions set it up: a slate house in a climate, unless told otherwise, for some uses. */
+export function setUp(
+  climate: ClimateId,
+  uses: NewSiteAnswers['uses'],
+  {
+    roof = { name: 'House', lengthM: 11, widthM: 8, material: 'slate' as const },
+    ...told
+  }: Partial<NewSiteAnswers> = {},
+): Site {
+  const made = newSite({
+    id: 's',
+    name: 'Home',
+    units: 'metric',
+    climate: standInClimate(climate),
+    place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 },
+    roof,
+    uses,
+    ...told,
+  })
+  if (!made.ok) throw new Error(whyNot(made))
+  return made.site
 }
 
 /** Puts a value anywhere into a document, as somebody might who writes the file by hand. */
@@ -257,3 +286,13 @@ export function using(site: Site, litresPerDay: number, tank = 'tank-1'): Site {
   const tap = used.nodes.find(node => node.kind === 'tap' && node.id === used.uses.at(-1)!.at)!
   return build(used, moveOf('setHeight', { node: tap.id, baseM: 0 }))
 }
+
+/** A joint, and a tap, that no line leads to yet. */
+export const withJoint = (site: Site, id: string): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }],
+})
+export const withTap = (site: Site, id: string, baseM: number): Site => ({
+  ...site,
+  nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
+})

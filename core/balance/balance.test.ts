@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
 import {
   arbitraryRain,
   arbitrarySite,
@@ -11,13 +10,14 @@ import {
   using,
   withRoof,
   put,
+  setUp,
 } from '../../tests/sites'
 import { meanMonths, outlook } from './year'
 import { massErrorL, simulate } from './simulate'
 import { compile } from './compile'
 import { roofYield } from '../sums'
 import type { Site } from '../site'
-import { moveOf, newSite, standInClimate } from '../moves'
+import { moveOf } from '../moves'
 import { seriesOf, weatherSeries } from '../climate'
 
 describe('one tank, by hand', () => {
@@ -191,17 +191,10 @@ describe('whatever the site and the rain', () => {
 
 describe('the years', () => {
   it('ranks them, adds up, and says how long full tanks last', () => {
-    const made = newSite({
-      id: 'n',
-      name: 'New',
-      units: 'metric',
-      climate: standInClimate('dry-summer-hill'),
-      place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
+    const site = setUp('dry-summer-hill', [{ preset: 'beds', count: 25 }], {
       roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' },
-      uses: [{ preset: 'beds', count: 25 }],
+      place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
     })
-    if (!made.ok) throw new Error(whyNot(made))
-    const site = made.site
     const result = outlook(
       site,
       seriesOf(
@@ -225,17 +218,8 @@ describe('the years', () => {
 
 describe('the mean months', () => {
   it('come to the mean year, and each asks what its days ask', () => {
-    const made = newSite({
-      id: 's',
-      name: 'S',
-      units: 'metric',
-      climate: standInClimate('cold-upland'),
-      place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 },
-      roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' },
-      uses: [{ preset: 'flush', count: 3 }],
-    })
-    if (!made.ok) throw new Error(whyNot(made))
-    const bypassed = build(made.site, moveOf('setBypass', { spout: 'spout-1', months: [1, 2] }))
+    const made = setUp('cold-upland', [{ preset: 'flush', count: 3 }])
+    const bypassed = build(made, moveOf('setBypass', { spout: 'spout-1', months: [1, 2] }))
     const answer = outlook(bypassed, weatherSeries(bypassed))
     const { comesL, askedL } = meanMonths(answer)
     const mean = (of: (year: (typeof answer.years)[number]) => number) =>

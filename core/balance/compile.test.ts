@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, joinedBy, plainTank } from '../../tests/sites'
+import { blank, build, joinedBy, plainTank, withJoint, withTap } from '../../tests/sites'
 import { outlook, poolFigures } from './year'
 import { poolsOf } from './pools'
 import { compile } from './compile'
@@ -8,13 +8,8 @@ import { moveOf } from '../moves'
 import type { NewPart } from '../kinds'
 import { seriesOf } from '../climate'
 
-const joint = (site: Site, id: string): Site => ({
-  ...site,
-  nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }],
-})
 const tap = (site: Site, id: string, baseM: number): Site => ({
-  ...site,
-  nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
+  ...withTap(site, id, baseM),
   uses: [
     ...site.uses,
     {
@@ -67,7 +62,7 @@ describe('what a use can draw', () => {
 
 describe('pools', () => {
   it('tanks on one open manifold stand at one level; a pump in it parts them', () => {
-    let site = joint(plainTank(plainTank(blank(), 'A'), 'B'), 'manifold')
+    let site = withJoint(plainTank(plainTank(blank(), 'A'), 'B'), 'manifold')
     site = joinedBy(site, ['tank-1', 'outlet'], ['manifold', 'in'], [])
     expect(poolsOf(joinedBy(site, ['tank-2', 'outlet'], ['manifold', 'in'], []))).toHaveLength(1)
     expect(poolsOf(joinedBy(site, ['tank-2', 'outlet'], ['manifold', 'in'], [pump]))).toHaveLength(2)

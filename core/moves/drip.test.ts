@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { blank, build, put } from '../../tests/sites'
+import { blank, build, put, refusal } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
-import { applyMove } from './apply'
 import { dripPlan, litresPerDay, zonesWithin, type Amount, type Site } from '../site'
 
-const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 const one = () => build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }))
 
 describe('a bed on drip', () => {

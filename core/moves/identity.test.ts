@@ -1,18 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
-import { arbitrarySite, blank, build, plainTank } from '../../tests/sites'
+import { arbitrarySite, blank, build, plainTank, refusal } from '../../tests/sites'
 import { replay } from './replay'
 import { moveOf, setField } from './registry'
 import { applyMove } from './apply'
-import { idsOf, nameOf, nodeById, readSite, runName, writeSite, type Move, type Site } from '../site'
+import { idsOf, nameOf, nodeById, readSite, runName, writeSite, type Site } from '../site'
 
 const roofed = () =>
   build(plainTank(blank(), 'A'), moveOf('addRoof', { name: 'Barn', lengthM: 8, widthM: 5, material: 'steel' }))
-const refusal = (site: Site, move: Move) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 const json = (site: Site) => JSON.parse(JSON.stringify(site)) as Record<string, never>
 
 describe('one move sets a field', () => {

@@ -2,7 +2,7 @@ export { applyMove, applyMoves, redo, undo, type Made, type MoveResult } from '.
 export { orificeFor } from './firstFlush'
 export { spareLink } from './joins'
 export { nextBoreMm } from './lines'
-export { emptySite, newSite, standInClimate } from './newSite'
+export { emptySite, newSite, type NewSiteAnswers, standInClimate } from './newSite'
 export { moveOf, setField } from './registry'
 export { replay, type LeftMove } from './replay'
 export { waysFor, type Way } from './ways'

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { blank, build, plainTank, put } from '../../tests/sites'
+import { blank, build, plainTank, put, refusal } from '../../tests/sites'
 import { moveOf, MOVES, setField } from './registry'
 import { standInClimate } from './newSite'
-import { applyMove, applyMoves } from './apply'
+import { applyMoves } from './apply'
 import { chamberDrainTime } from '../sums'
 import {
   chamberVolumeL,
@@ -28,10 +27,6 @@ const roofed = (areaSideM = 8) =>
     moveOf('setHeight', { node: 'tank-1', baseM: 0.15 }),
     moveOf('addRoof', { name: 'Barn', lengthM: areaSideM, widthM: 5, material: 'steel', tank: 'tank-1' }),
   )
-const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 const chamberOf = (site: Site) => site.nodes.find(node => node.kind === 'chamber') as NodeOf<'chamber'>
 const tank = (site: Site, id: string) => nodeById(site, id) as NodeOf<'tank'>
 

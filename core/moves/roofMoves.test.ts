@@ -1,10 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { blank, build, plainTank, put } from '../../tests/sites'
+import { blank, build, plainTank, put, refusal } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
-import { applyMove } from './apply'
 import { downpipeFlow, stormFlow } from '../sums'
 import {
   designStorm,
@@ -39,10 +37,6 @@ const barn = (eavesM = 3) =>
     plainTank(blank(), 'A'),
     moveOf('addRoof', { name: 'Barn', lengthM: 8, widthM: 5, material: 'steel', eavesM, tank: 'tank-1' }),
   )
-const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 const partsOf = (site: Site, spout = 'spout-1') => lineFrom(site, spout).flatMap(run => run.parts)
 const roof = (pieces: Roof['pieces'], rest: Partial<Roof> = {}): Roof => ({
   id: 'r',

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { blank, build, plainTank } from '../../tests/sites'
+import { blank, build, plainTank, refusal } from '../../tests/sites'
 import { moveOf } from './registry'
 import { spareLink } from './joins'
-import { applyMove } from './apply'
 import { tankHeight } from '../sums'
 import {
   heightHoldingM,
@@ -23,10 +21,6 @@ import type { NodeOf, Tank } from '../kinds'
 import { TANK_KIND_IDS } from '../catalog'
 
 const tank = (site: Site, id: string) => nodeById(site, id) as Tank
-const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 const last = (site: Site) => tanksOf(site).at(-1)!
 const add = (site: Site, how: 'joined' | 'spill' | 'stepped' | 'pump', kind: (typeof TANK_KIND_IDS)[number] = 'tote') =>
   build(site, moveOf('addTank', { kind, how, to: 'tank-1' }))

@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { blank, build, plainTank } from '../../tests/sites'
+import { blank, build, plainTank, refusal } from '../../tests/sites'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
-import { applyMove } from './apply'
-import { litresPerDay, runsTo, type Site } from '../site'
+import { litresPerDay, runsTo } from '../site'
 import { CLIMATES, USE_PRESET_IDS } from '../catalog'
 
 const roofed = (areaSideM = 8) =>
@@ -13,10 +11,6 @@ const roofed = (areaSideM = 8) =>
     moveOf('setHeight', { node: 'tank-1', baseM: 0.15 }),
     moveOf('addRoof', { name: 'Barn', lengthM: areaSideM, widthM: 5, material: 'steel', tank: 'tank-1' }),
   )
-const refusal = (site: Site, move: ReturnType<typeof moveOf>) => {
-  const result = applyMove(site, move)
-  return result.ok ? 'made' : whyNot(result)
-}
 
 describe('uses', () => {
   it('indoors, high taps and low ones: a pump where it is needed, one for all', () => {

@@ -1,21 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { blank, joinedBy, plainTank } from '../../tests/sites'
-import { pathsFrom, type Site } from '../site'
+import { blank, joinedBy, plainTank, withJoint, withTap } from '../../tests/sites'
+import { pathsFrom } from '../site'
 import type { NewPart } from '../kinds'
 
-const joint = (site: Site, id: string): Site => ({
-  ...site,
-  nodes: [...site.nodes, { kind: 'joint', id, name: id, baseM: 0, groundM: 0 }],
-})
-const tap = (site: Site, id: string, baseM: number): Site => ({
-  ...site,
-  nodes: [...site.nodes, { kind: 'tap', id, name: id, baseM, groundM: 0, fixture: 'tap' }],
-})
 const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 20 }
 
 describe('following lines', () => {
   it('goes through joints, meets pumps and floats, and stops at a shut valve', () => {
-    let site = tap(tap(joint(plainTank(blank(), 'A'), 'tee'), 'low', 0.1), 'high', 3)
+    let site = withTap(withTap(withJoint(plainTank(blank(), 'A'), 'tee'), 'low', 0.1), 'high', 3)
     site = joinedBy(site, ['tank-1', 'outlet'], ['tee', 'in'], [pump])
     site = joinedBy(site, ['tee', 'out'], ['low', 'in'], [{ kind: 'float', boreMm: 20 }])
     site = joinedBy(site, ['tee', 'out'], ['high', 'in'], [{ kind: 'valve', boreMm: 20, open: false }])
@@ -24,7 +16,7 @@ describe('following lines', () => {
     expect(paths[0]).toMatchObject({ pumpLps: 0.5, hasFloat: true, chamber: undefined })
   })
   it('does not go round a ring for ever', () => {
-    let site = joint(joint(plainTank(blank(), 'A'), 'one'), 'two')
+    let site = withJoint(withJoint(plainTank(blank(), 'A'), 'one'), 'two')
     site = joinedBy(
       joinedBy(joinedBy(site, ['tank-1', 'outlet'], ['one', 'in'], []), ['one', 'out'], ['two', 'in'], []),
       ['two', 'out'],

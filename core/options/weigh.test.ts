@@ -1,28 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
-import { arbitrarySite, blank, build, plainTank, put } from '../../tests/sites'
+import { arbitrarySite, blank, build, plainTank, put, setUp } from '../../tests/sites'
 import { differences, outsideCost, weigh, weighOption } from './weigh'
-import type { Site } from '../site'
-import { applyMoves, moveOf, newSite, standInClimate, waysFor } from '../moves'
+import { applyMoves, moveOf, waysFor } from '../moves'
 import { weatherSeries } from '../climate'
 
-const home = (): Site => {
-  const made = newSite({
-    id: 's',
-    name: 'Home',
-    units: 'metric',
-    climate: standInClimate('cold-upland'),
-    place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 },
-    roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' },
-    uses: [
-      { preset: 'flush', count: 3 },
-      { preset: 'beds', count: 15 },
-    ],
-  })
-  if (!made.ok) throw new Error(whyNot(made))
-  return made.site
-}
+const home = () =>
+  setUp('cold-upland', [
+    { preset: 'flush', count: 3 },
+    { preset: 'beds', count: 15 },
+  ])
 
 describe('ways of doing it', () => {
   const site = home()

@@ -1,30 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { whyNot } from '../answers'
-import { arbitrarySite, blank, build, put, type Edit } from '../../tests/sites'
+import { arbitrarySite, blank, build, put, type Edit, setUp } from '../../tests/sites'
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
 import { lineFrom, type Gutter, type Site } from '../site'
-import { applyMove, moveOf, newSite, standInClimate } from '../moves'
+import { applyMove, moveOf, standInClimate } from '../moves'
 import type { SiteNode, Tank } from '../kinds'
 import { TANK_KIND_IDS } from '../catalog'
 
-const sound = () => {
-  const made = newSite({
-    id: 's',
-    name: 'Sound',
-    units: 'metric',
-    climate: standInClimate('wet-town'),
-    place: { latitudeDeg: 52, altitudeM: 60, frostDepthM: 0.4 },
-    roof: { name: 'House', lengthM: 11, widthM: 8, material: 'slate' },
-    uses: [
+const sound = () =>
+  setUp(
+    'wet-town',
+    [
       { preset: 'kitchen', count: 3 },
       { preset: 'beds', count: 15 },
     ],
-  })
-  if (!made.ok) throw new Error(whyNot(made))
-  return made.site
-}
+    { place: { latitudeDeg: 52, altitudeM: 60, frostDepthM: 0.4 } },
+  )
 const set = (site: Site, id: string, field: keyof SiteNode | string, value: unknown): Edit =>
   put(['nodes', site.nodes.findIndex(node => node.id === id), field], value)
 const portField = (site: Site, id: string, port: string, field: string, value: unknown): Edit => {

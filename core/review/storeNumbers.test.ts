@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
-import { blank, build, joinedBy, plainTank, put } from '../../tests/sites'
+import { blank, build, joinedBy, plainTank, put, setUp } from '../../tests/sites'
 import { review } from './review'
 import { phraseText } from '../words'
 import { solveSum } from '../sums'
 import { tanksOf, type Move, type Site } from '../site'
-import { applyMove, moveOf, newSite, standInClimate } from '../moves'
+import { applyMove, moveOf } from '../moves'
 import { weatherSeries } from '../climate'
 import { outlook } from '../balance'
 
@@ -179,17 +179,10 @@ describe('water from outside', () => {
 })
 
 describe('the plan as a whole', () => {
-  const made = newSite({
-    id: 's',
-    name: 'S',
-    units: 'metric',
-    climate: standInClimate('dry-summer-hill'),
-    place: { latitudeDeg: 44, altitudeM: 400, frostDepthM: 0.3 },
+  const garden = setUp('dry-summer-hill', [{ preset: 'beds', count: 20 }], {
     roof: { name: 'House', lengthM: 8, widthM: 6, material: 'steel' },
-    uses: [{ preset: 'beds', count: 20 }],
+    place: { latitudeDeg: 44, altitudeM: 400, frostDepthM: 0.3 },
   })
-  if (!made.ok) throw new Error(whyNot(made))
-  const garden = made.site
   it('what is spilled and kept adds up, and one tank more does what is said of it', () => {
     const { numbers, mend } = finding(garden, 'spills-more-than-keeps')
     const { years } = outlook(garden, weatherSeries(garden))

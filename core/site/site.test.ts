@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
-import { arbitrarySite, blank, build, plainTank } from '../../tests/sites'
+import { arbitrarySite, blank, build, plainTank, setUp } from '../../tests/sites'
 import { rimM, tanksOf } from './tanks'
 import type { Move, Site } from './schema'
 import { roofAreaM2 } from './roofs'
 import { readSite, readSiteText, writeSite } from './read'
 import { portHeightM } from './graph'
-import { applyMove, moveOf, newSite, redo, standInClimate, undo, setField } from '../moves'
+import { applyMove, moveOf, redo, undo, setField } from '../moves'
 
 const problems = (json: unknown) => {
   const read = readSite(json)
@@ -163,22 +163,13 @@ describe('moves', () => {
     expect(back.runs.some(run => run.from.node === 'spout-1' && run.to.node === 'tank-1')).toBe(true)
   })
   it('taking out a roof takes its spout and chamber with it; taking out a use, its tap', () => {
-    const made = newSite({
-      id: 'n',
-      name: 'N',
-      units: 'us',
-      climate: standInClimate('dry-ranch'),
-      place: { latitudeDeg: 33, altitudeM: 900, frostDepthM: 0.3 },
+    const made = setUp('dry-ranch', [{ preset: 'cattle', count: 6 }], {
       roof: { name: 'Barn', lengthM: 12, widthM: 9, material: 'steel' },
-      uses: [{ preset: 'cattle', count: 6 }],
+      place: { latitudeDeg: 33, altitudeM: 900, frostDepthM: 0.3 },
+      units: 'us',
     })
-    if (!made.ok) throw new Error(whyNot(made))
-    expect(roofAreaM2(made.site.roofs[0]!)).toBe(108)
-    const bare = build(
-      made.site,
-      moveOf('remove', { id: made.site.roofs[0]!.id }),
-      moveOf('remove', { id: made.site.uses[0]!.id }),
-    )
+    expect(roofAreaM2(made.roofs[0]!)).toBe(108)
+    const bare = build(made, moveOf('remove', { id: made.roofs[0]!.id }), moveOf('remove', { id: made.uses[0]!.id }))
     expect(bare.nodes.map(node => node.kind).sort()).toEqual(['outfall', 'tank', 'tank'])
   })
 })
