@@ -4,12 +4,12 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import { useThing } from '~/fields/useThing'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { runName } from '#core/site'
+import { graphOf, runName } from '#core/site'
 import { PART_KINDS } from '#core/kinds'
 /** The part of the picked run that is in hand, walked with [ and ]. */
 const store = useSite()
 const { runId, partId, pickRun } = useSelection()
-const run = computed(() => store.site!.runs.find(candidate => candidate.id === runId.value))
+const run = computed(() => (runId.value === undefined ? undefined : graphOf(store.site!).run(runId.value)))
 const place = computed(() => run.value?.parts.findIndex(candidate => candidate.id === partId.value) ?? -1)
 const part = computed(() => run.value?.parts[place.value] ?? run.value?.parts[0])
 const set = useThing('part', () => part.value!.id)

@@ -19,7 +19,7 @@ import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
 import { useWiden } from '~/section/useWiden'
 import { useElementSize } from '@vueuse/core'
-import { designStorm, nameOf } from '#core/site'
+import { designStorm, graphOf, nameOf } from '#core/site'
 import {
   drawSection,
   labelsOf,
@@ -98,7 +98,7 @@ const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
   computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]
 const houses = computed(() => groups.value.filter(slot => slot.indoors))
-const nodeOf = (id: string) => site.value.nodes.find(node => node.id === id)!
+const nodeOf = (id: string) => graphOf(site.value).node(id)!
 </script>
 
 <template>

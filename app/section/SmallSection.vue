@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { tankHeight } from '#core/sums'
-import type { Site } from '#core/site'
+import { graphOf, type Site } from '#core/site'
 import { drawSection, slotOfNode } from '#core/section'
 
 /** A site's Section in small, without words; what differs from another plan is marked. */
@@ -10,7 +10,7 @@ const drawing = computed(() => drawSection(props.site, WIDTH, HEIGHT))
 const path = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
 const tanks = computed(() =>
   drawing.value.slots.flatMap(slot => {
-    const node = slot.kind === 'node' && props.site.nodes.find(candidate => candidate.id === slot.nodeId)
+    const node = slot.kind === 'node' && graphOf(props.site).node(slot.nodeId)
     if (!node || node.kind !== 'tank') return []
     const { y } = drawing.value.scale
     return [

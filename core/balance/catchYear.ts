@@ -1,4 +1,4 @@
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import { roofColumns } from './columns'
 import { catchRain, type CatchTotals, type ChamberTotals } from './catch'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'

@@ -1,6 +1,6 @@
 import { SHORT_SHARE } from './year'
 import { simulate } from './simulate'
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import { seriesOf } from '../climate'
 
 const MOST_DAYS = 730

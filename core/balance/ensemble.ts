@@ -1,7 +1,7 @@
 import { SHORT_SHARE } from './year'
 import { prepareCatch, runLanes } from './runLanes'
 import { byHappening, type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import { poolColumns, roofColumns, type RoofColumns } from './columns'
 import type { Site } from '../site'
 import { memberRain, seriesOf, type DailySeries } from '../climate'

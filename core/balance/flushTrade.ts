@@ -1,4 +1,4 @@
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import { overMm } from './catch'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
 import { chamberAreaM2, chamberVolumeL, type Site } from '../site'

@@ -1,6 +1,7 @@
 export { catchYear, type CatchYear } from './catchYear'
 export { isFilled } from './columns'
-export { compile, type Compiled } from './compile'
+export { compile } from './compile'
+export type { Compiled } from './compiled'
 export { drySpellFrom } from './drySpell'
 export { addTally, emptyTally, readTally, runMembers, type Ensemble, type Tally } from './ensemble'
 export { flushTrade, type FlushTrade } from './flushTrade'

@@ -1,5 +1,6 @@
 import type { Pool } from './pools'
-import { compile, type Compiled } from './compile'
+import { compile } from './compile'
+import type { Compiled } from './compiled'
 import {
   gravityFlow,
   levelTogether,

@@ -1,7 +1,7 @@
 import { rankedShare, SHORT_SHARE } from './year'
 import { prepareCatch, runLanes } from './runLanes'
 import type { Pool } from './pools'
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import { poolColumns, roofColumns } from './columns'
 import { tankNominalL } from '../site'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'

@@ -1,4 +1,4 @@
-import type { Compiled } from './compile'
+import type { Compiled } from './compiled'
 import {
   drainDownTime,
   openingFlow,

@@ -1,6 +1,7 @@
 import { simulate, type DailyRun, type RunOptions } from './simulate'
 import { keptBackL } from './joining'
-import { compile, type Compiled } from './compile'
+import { compile } from './compile'
+import type { Compiled } from './compiled'
 import type { Site } from '../site'
 import { monthsFrom, seriesOf, type DailySeries } from '../climate'
 

@@ -48,8 +48,12 @@ export interface Check {
 }
 
 /** A check that sees of the reading what it says it needs, and nothing else. */
-export function defineCheck<const Part extends keyof Reading>(
-  check: Omit<Check, 'needs' | 'find'> & { needs: readonly Part[]; find: (reading: Pick<Reading, Part>) => Finding[] },
-): Check {
+export function defineCheck<const Part extends keyof Reading, const Id extends string>(
+  check: Omit<Check, 'id' | 'needs' | 'find'> & {
+    id: Id
+    needs: readonly Part[]
+    find: (reading: Pick<Reading, Part>) => Finding[]
+  },
+): Check & { id: Id } {
   return check
 }

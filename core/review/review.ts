@@ -48,7 +48,7 @@ import type { Site } from '../site'
 import { readingOf, type Reading } from '../reading'
 
 /** Every check, in the order of the water. */
-export const CHECKS: Check[] = [
+export const CHECKS = [
   stormMissing,
   roofWithoutSpout,
   spoutWithoutShare,
@@ -109,7 +109,8 @@ export const CHECKS: Check[] = [
   useWithoutSupply,
   untreatedDrinking,
   roofUnfit,
-]
+] satisfies Check[]
+export type CheckId = (typeof CHECKS)[number]['id']
 
 /** A finding with the step at which it is mended. */
 export type StepFinding = Finding & { step: ReviewStep }

@@ -36,7 +36,7 @@ describe('every view can be used by everyone', () => {
     for (const view of VIEWS) {
       await page.go(view)
       await page.css(view.startsWith('/site') ? '.year .frame svg' : view === '/' ? '.card' : 'form')
-      await page.driver.sleep(300)
+      await page.still()
       expect(await seriousFindings(), view).toEqual([])
     }
     await page.driver.executeScript("localStorage.setItem('tall-cask-theme', 'light')")
@@ -56,10 +56,10 @@ describe('every view can be used by everyone', () => {
         found => found.length > 0,
         shown,
       )
-      await page.driver.sleep(500)
+      await page.still()
       expect(await seriousFindings(), key).toEqual([])
       await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-      await page.driver.sleep(400)
+      await page.still()
     }
   })
 
@@ -115,7 +115,7 @@ describe('every view can be used by everyone', () => {
     )
     await keys('/')
     await page.css('.wanted')
-    await page.driver.sleep(300)
+    await page.still()
     await keys('hill header', Key.ENTER)
     await page.until(
       () => page.driver.getCurrentUrl(),
@@ -143,7 +143,7 @@ describe('every view can be used by everyone', () => {
     ]) {
       await page.go(view)
       await page.css(view.startsWith('/site') ? '.sheet' : view === '/' ? '.card' : 'form')
-      await page.driver.sleep(300)
+      await page.still()
       expect(await page.driver.executeScript('return document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(
         390,
       )

@@ -162,6 +162,21 @@ export class Page {
     await this.click(this.button(words))
   }
 
+  /** Waits until nothing moves: no animation runs, and the page says the same in six frames, one after another. */
+  async still(): Promise<void> {
+    await this.driver.executeAsyncScript(
+      `const done = arguments[0];
+      const watch = (last, still) => requestAnimationFrame(() => {
+        const moving = document.getAnimations().some(each => each.playState === 'running');
+        const now = document.body.innerText;
+        if (moving || now !== last) watch(now, 0);
+        else if (still < 6) watch(now, still + 1);
+        else done();
+      });
+      watch('', 0);`,
+    )
+  }
+
   /** Turns the wheel over the middle of a thing; the library's types do not know that it can. */
   async wheel(over: WebElement, byPx: number): Promise<void> {
     const actions = this.driver.actions() as unknown as {

@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => page.quit())
 
 const shoot = async (name: string) => {
-  await page.driver.sleep(1400)
+  await page.still()
   writeFileSync(`docs/screenshots/${name}.png`, await page.driver.takeScreenshot(), 'base64')
 }
 

@@ -67,7 +67,7 @@ describe('one subject at a time', () => {
         await page.openDemo(site, step)
         const tall = await page.driver.executeAsyncScript<string[]>(`
           const done = arguments[0];
-          const frame = () => new Promise(next => requestAnimationFrame(() => setTimeout(next, 60)));
+          const frame = () => new Promise(next => requestAnimationFrame(() => requestAnimationFrame(next)));
           (async () => {
             const tall = [];
             for (const subject of document.querySelectorAll('.index button')) {

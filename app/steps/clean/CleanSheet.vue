@@ -6,33 +6,27 @@ import LineNotes from './LineNotes.vue'
 import ScreenNotes from './ScreenNotes.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
-import { findingsOf, type Subject } from '~/steps/step'
-import { useResults } from '~/stores/results'
+import type { Subject } from '~/steps/step'
+import { useAmiss } from '~/steps/useAmiss'
 import { useSite } from '~/stores/site'
 import { monthNames } from '#core/words'
-import { chamberVolumeL, lineFrom, nameOf } from '#core/site'
+import { chamberVolumeL, graphOf, lineFrom, nameOf } from '#core/site'
 
 /** The way from one spout to its tank, and what keeps the first, dirty rain out of it. */
 const props = defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
-const results = useResults()
 const { litres } = useUnits()
 const site = computed(() => store.site!)
 const spout = computed(() => {
-  const node = site.value.nodes.find(each => each.id === props.subject?.id)
+  const node = props.subject && graphOf(site.value).node(props.subject.id)
   return node?.kind === 'spout' ? node : undefined
 })
 const runs = computed(() => (spout.value ? lineFrom(site.value, spout.value.id) : []))
 const chambers = computed(() =>
-  runs.value
-    .map(run => site.value.nodes.find(node => node.id === run.to.node))
-    .filter(node => node?.kind === 'chamber'),
+  runs.value.map(run => graphOf(site.value).node(run.to.node)).filter(node => node?.kind === 'chamber'),
 )
 const screens = computed(() => runs.value.flatMap(run => run.parts).filter(part => part.kind === 'screen').length)
-const checks = computed(
-  () => new Set(props.subject ? findingsOf(props.subject, 'clean', results.review).map(({ check }) => check) : []),
-)
-const amiss = (...ids: string[]) => ids.some(id => checks.value.has(id))
+const amiss = useAmiss('clean', () => props.subject)
 const bypass = computed(() => {
   const { bypassMonths = [], bypassWhenFull } = spout.value!
   return bypassMonths.length ? monthNames(bypassMonths) : bypassWhenFull ? 'once the tank is full' : 'none'
@@ -57,7 +51,7 @@ const bypass = computed(() => {
       id="clean-screens"
       title="Screens"
       :summary="screens ? `${screens} on its way` : 'none'"
-      :amiss="amiss('mosquito-mesh')"
+      :amiss="amiss(['mosquito-mesh'])"
     >
       <ScreenNotes :spout="spout" />
     </FoldGroup>
@@ -65,7 +59,7 @@ const bypass = computed(() => {
       id="clean-bypass"
       title="By-pass"
       :summary="bypass"
-      :amiss="amiss('bypass-in-filling', 'bypass-shut-in-frost')"
+      :amiss="amiss(['bypass-in-filling', 'bypass-shut-in-frost'])"
     >
       <BypassNotes :spout="spout" />
     </FoldGroup>

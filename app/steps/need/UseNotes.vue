@@ -12,7 +12,7 @@ import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { monthNames } from '#core/words'
-import { lineTo, hotMonths, runsTo, tanksOf, type Use } from '#core/site'
+import { graphOf, lineTo, hotMonths, runsTo, tanksOf, type Use } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import { QUALITIES, QUALITY_WORDS } from '#core/catalog'
 
@@ -32,7 +32,7 @@ const hot = computed(() => hotMonths(store.site!))
 const tanks = computed(() => tanksOf(store.site!).map(tank => ({ value: tank.id, name: tank.name })))
 /** Where it is drawn: the tap, and the pipe of its own that leads there. */
 const place = computed(() => {
-  const tap = store.site!.nodes.find(node => node.id === props.use.at)
+  const tap = graphOf(store.site!).node(props.use.at)
   const run = runsTo(store.site!, props.use.at)[0]
   const parts = run?.parts ?? []
   const pipes = parts.filter(part => part.kind === 'pipe').sort((a, b) => b.lengthM - a.lengthM)

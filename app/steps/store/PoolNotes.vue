@@ -8,27 +8,49 @@ import TankNotes from './TankNotes.vue'
 import BesideFigure from '~/fields/BesideFigure.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
-import { findingsOf, type Subject } from '~/steps/step'
+import type { Subject } from '~/steps/step'
+import { useAmiss } from '~/steps/useAmiss'
 import { useReading } from '~/steps/useReading'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { Tank } from '#core/kinds'
 import { BASES, OUTFALLS, SOILS } from '#core/catalog'
+import type { CheckId } from '#core/review'
 import type { Pool } from '#core/balance'
 
 /** One tank, or a group that stands at one level: its measures, how it is joined, spills, stands and is fitted, how big. */
 const props = defineProps<{ pool: Pool; subject: Subject }>()
 const store = useSite()
-const results = useResults()
 const reading = useReading()
 const { litres, show, span } = useUnits()
 const { nodeId } = useSelection()
 
-const found = computed(() => findingsOf(props.subject, 'store', results.review))
-const amiss = (...checks: string[]) => found.value.some(({ check }) => checks.includes(check))
-const amissAt = (tank: Tank, ...checks: string[]) =>
-  found.value.some(({ check, subject }) => checks.includes(check) && subject.id === tank.id)
+const amiss = useAmiss('store', () => props.subject)
+/** What may be amiss in each group of notes. */
+const JOINED: CheckId[] = ['rims-differ', 'link-without-valve', 'link-too-slow', 'no-spare', 'feeder-too-low']
+const SPILLS: CheckId[] = [
+  'no-overflow',
+  'shared-overflow',
+  'overflow-too-small',
+  'overflow-below-storm',
+  'overflow-above-inlet',
+  'overflow-open',
+  'overflow-siphons',
+  'overflow-harms',
+  'soakaway-fails',
+]
+const STANDS: CheckId[] = ['bare-soil', 'base-over-soil', 'stand-unsound', 'stand-for-engineer']
+const FITTINGS: CheckId[] = [
+  'inlet-siphons',
+  'supply-unfitted',
+  'drawn-from-floor',
+  'intake-fouls',
+  'no-vent',
+  'vent-too-small',
+  'light-in-sun',
+  'reserve-not-kept',
+  'float-missing',
+]
 
 /** In a long row of tanks only the one in hand is spelt out. */
 const MOST_SPELT_OUT = 3
@@ -65,28 +87,10 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
     <BesideFigure>
       <template v-if="store.site!.uses.length" #figure><SizeCurve :pool="pool" /></template>
       <TankNotes v-for="tank in pool.tanks" :key="tank.id" :tank="tank" :spelt="spelt.includes(tank)" />
-      <FoldGroup
-        id="store-joined"
-        title="Joined"
-        :summary="joined"
-        :amiss="amiss('rims-differ', 'link-without-valve', 'link-too-slow', 'no-spare', 'feeder-too-low')"
-      >
+      <FoldGroup id="store-joined" title="Joined" :summary="joined" :amiss="amiss(JOINED)">
         <JoinNotes :pool="pool" />
       </FoldGroup>
-      <FoldGroup
-        id="store-spills"
-        title="Spills"
-        :summary="spill"
-        :amiss="
-          amiss(
-            'no-overflow',
-            'shared-overflow',
-            'overflow-too-small',
-            'overflow-below-storm',
-            'overflow-above-inlet',
-          ) || amiss('overflow-open', 'overflow-siphons', 'overflow-harms', 'soakaway-fails')
-        "
-      >
+      <FoldGroup id="store-spills" title="Spills" :summary="spill" :amiss="amiss(SPILLS)">
         <SpillNotes :pool="pool" />
       </FoldGroup>
       <template v-for="tank in spelt" :key="tank.id">
@@ -94,7 +98,7 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
           :id="`store-stands-${tank.id}`"
           :title="of('Stands', tank)"
           :summary="stands(tank)"
-          :amiss="amissAt(tank, 'bare-soil', 'base-over-soil', 'stand-unsound', 'stand-for-engineer')"
+          :amiss="amiss(STANDS, tank.id)"
         >
           <StandNotes :tank="tank" :pool="pool" />
         </FoldGroup>
@@ -102,10 +106,7 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
           :id="`store-fittings-${tank.id}`"
           :title="of('Fittings', tank)"
           :summary="fitted(tank)"
-          :amiss="
-            amissAt(tank, 'inlet-siphons', 'supply-unfitted', 'drawn-from-floor', 'intake-fouls', 'no-vent') ||
-            amissAt(tank, 'vent-too-small', 'light-in-sun', 'reserve-not-kept', 'float-missing')
-          "
+          :amiss="amiss(FITTINGS, tank.id)"
         >
           <FittingNotes :tank="tank" :pool="pool" />
         </FoldGroup>

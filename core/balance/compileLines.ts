@@ -1,0 +1,119 @@
+import { AWAY, type Transfer } from './compiled'
+import type { Pool } from './pools'
+import { endHeightM, lineFrom, type Path, pathsFrom, portHeightM, type Site } from '../site'
+import type { Tank } from '../kinds'
+
+/** A way out of a pool by something other than its overflow, and what lies below where it draws. */
+export interface Supply {
+  from: number
+  path: Path
+  keepL: number
+}
+
+/** Where each pool spills to: another pool's index, or away. */
+export function spillsOf(site: Site, pools: Pool[], poolOf: ReadonlyMap<string, number>): number[] {
+  return pools.map((pool, index) => {
+    const { tank, port } = pool.spillsAt
+    // A flap that sends the roof to ground once the tank is full leaves nothing to spill on.
+    if (!port || shutWhenFull(site, pool)) return AWAY
+    const end = pathsFrom(site, tank.id, run => run.from.port === port)
+      .map(path => poolOf.get(path.end.id))
+      .find(target => target !== undefined)
+    return end === undefined || end === index ? AWAY : end
+  })
+}
+
+/** True where every roof that feeds a pool is by-passed once it is full. */
+function shutWhenFull(site: Site, pool: Pool): boolean {
+  const spouts = site.nodes
+    .filter(node => node.kind === 'spout')
+    .filter(spout => pool.tanks.some(tank => lineFrom(site, spout.id).at(-1)?.to.node === tank.id))
+  return spouts.length > 0 && spouts.every(spout => spout.bypassWhenFull)
+}
+
+/** How low a draw-off reaches above its tank’s floor: its own height, or where the stop of its float holds it. */
+function drawnDownToM(port: Tank['ports'][number]): number {
+  return Math.max(port.heightM, port.floating?.stopM ?? 0)
+}
+
+/** Every way out of every pool. By gravity a line keeps what stands below its end; a pump all that it cannot reach. */
+export function suppliesOf(site: Site, pools: Pool[]): Supply[] {
+  return pools.flatMap((pool, from) =>
+    pool.tanks.flatMap(tank =>
+      tank.ports
+        .filter(port => port.role !== 'overflow')
+        .flatMap(port =>
+          pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Supply => {
+            const deadL = pool.deadBelowL(tank.id, tank.baseM + drawnDownToM(port))
+            const pumped = path.pumpLps !== undefined
+            return { from, path, keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(endHeightM(site, path))) }
+          }),
+        ),
+    ),
+  )
+}
+
+/** The supplies that lead into another pool. */
+export function transfersOf(
+  site: Site,
+  pools: Pool[],
+  poolOf: ReadonlyMap<string, number>,
+  supplies: Supply[],
+): Transfer[] {
+  return supplies.flatMap(({ from, path, keepL }): Transfer[] => {
+    const to = poolOf.get(path.end.id)
+    if (to === undefined || to === from) return []
+    const target = pools[to]!
+    const stops = path.hasFloat || path.pumpLps !== undefined
+    return [
+      {
+        from,
+        to,
+        keepL,
+        stopL: stops ? Math.min(target.capL, target.volumeAtL(portHeightM(site, path.at))) : Infinity,
+        mostLPerDay: path.pumpLps === undefined ? Infinity : path.pumpLps * 86400,
+      },
+    ]
+  })
+}
+
+/**
+ * What stands behind a pool and runs on through it within the day, once the pool itself is drawn down to `keepL`: a
+ * small tank behind a float valve gives more than it holds.
+ */
+export function behind(transfers: Transfer[], pool: number, keepL: number, seen: number[] = [pool]): Transfer[] {
+  return transfers
+    .filter(line => line.to === pool && !seen.includes(line.from) && line.stopL > keepL + 1)
+    .flatMap(line => [line, ...behind(transfers, line.from, line.keepL, [...seen, line.from])])
+}
+
+/** What runs on through a pool on its way to another, within the day. */
+export const passingOf = (transfers: Transfer[]): Transfer[] =>
+  transfers.flatMap(line =>
+    behind(transfers, line.from, line.keepL, [line.from, line.to]).map(({ from, keepL, mostLPerDay }): Transfer => ({
+      from,
+      to: line.to,
+      keepL,
+      stopL: line.stopL,
+      mostLPerDay: Math.min(line.mostLPerDay, mostLPerDay),
+    })),
+  )
+
+/**
+ * The order in which pools spill, upstream first. A ring of tanks spilling into each other has no first one:
+ * the line that would close the ring is taken to run away, so that its water is counted as spilled.
+ */
+export function cutCycles(spillTo: number[]): number[] {
+  const order: number[] = []
+  const state = new Uint8Array(spillTo.length)
+  const visit = (pool: number) => {
+    state[pool] = 1
+    const next = spillTo[pool]!
+    if (next !== AWAY && state[next] === 1) spillTo[pool] = AWAY
+    else if (next !== AWAY && state[next] === 0) visit(next)
+    state[pool] = 2
+    order.unshift(pool)
+  }
+  for (let pool = 0; pool < spillTo.length; pool++) if (state[pool] === 0) visit(pool)
+  return order
+}

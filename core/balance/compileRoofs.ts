@@ -1,0 +1,56 @@
+import { AWAY, type Caught, type Chamber, monthMask } from './compiled'
+import { chamberDrainTime } from '../sums'
+import {
+  captureShare,
+  chamberVolumeL,
+  lineFrom,
+  lossSchool,
+  pathsFrom,
+  roofAreaM2,
+  roofLosses,
+  type Site,
+} from '../site'
+import { catchLimits } from '../network'
+import type { NodeOf } from '../kinds'
+
+/** What each spout catches, and where it goes: into a chamber, into a pool, or away. */
+export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map<string, number>): Caught[] {
+  const limits = catchLimits(site)
+  return site.roofs.flatMap(roof =>
+    roof.spouts.map(({ nodeId, share, gutter }): Caught => {
+      const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
+      const paths = pathsFrom(site, nodeId)
+      const path = paths.find(candidate => poolOf.has(candidate.end.id)) ?? paths[0]
+      return {
+        roofId: roof.id,
+        spoutId: nodeId,
+        areaM2: roofAreaM2(roof) * share,
+        ...roofLosses(roof, lossSchool(site)),
+        captureShare: captureShare(
+          gutter,
+          lineFrom(site, nodeId).flatMap(run => run.parts),
+        ),
+        spillsAtMmPerH: limits.find(limit => limit.roof === roof && limit.spout === spout)!.spillsAtMmPerH,
+        chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
+        pool: path ? (poolOf.get(path.end.id) ?? AWAY) : AWAY,
+        bypassMonths: monthMask(spout.bypassMonths ?? []),
+      }
+    }),
+  )
+}
+
+/** First-flush chambers: what they hold, and how they are emptied. */
+export const chambersOf = (chambers: NodeOf<'chamber'>[]): Chamber[] =>
+  chambers.map(chamber => ({
+    id: chamber.id,
+    name: chamber.name,
+    capL: chamberVolumeL(chamber),
+    emptiedEveryDays: chamber.emptiedEveryDays ?? 0,
+    drainHours: chamber.orificeMm
+      ? chamberDrainTime({
+          innerDiameterMm: chamber.innerDiameterMm,
+          heightM: chamber.heightM,
+          orificeMm: Math.min(chamber.orificeMm, chamber.innerDiameterMm),
+        }).hours
+      : Infinity,
+  }))

@@ -1,0 +1,93 @@
+import type { Pool } from './pools'
+
+/**
+ * A share of a roof: `captureShare` is what guard and screens let through, `spillsAtMmPerH` the rain at which gutter,
+ * downpipe or line spill.
+ */
+export interface Caught {
+  roofId: string
+  spoutId: string
+  areaM2: number
+  runoffCoefficient: number
+  wettingLossMm: number
+  captureShare: number
+  spillsAtMmPerH: number
+  chamber: number
+  pool: number
+  bypassMonths: number
+}
+export interface Chamber {
+  id: string
+  name: string
+  capL: number
+  drainHours: number
+  emptiedEveryDays: number
+}
+export interface Transfer {
+  from: number
+  to: number
+  keepL: number
+  stopL: number
+  mostLPerDay: number
+}
+export interface UseSource {
+  kind: 'pool' | 'well' | 'main'
+  index: number
+  keepL: number
+  months: number
+}
+/** Below `belowL` in a pool, a use is held to a share of what it asks. */
+export interface Ration {
+  pool: number
+  belowL: number
+  share: number
+}
+export interface Demand {
+  id: string
+  name: string
+  priority: number
+  litresPerDay: number[]
+  sources: UseSource[]
+  rations: Ration[]
+}
+/**
+ * `mostL` is the most a day: of a trickle or a timed batch, or one load of carted water, which `index` does not
+ * count.
+ */
+export interface TopUp {
+  kind: 'well' | 'main' | 'cart'
+  index: number
+  pool: number
+  startL: number
+  stopL: number
+  months: number
+  mostL: number
+}
+
+/**
+ * A site as the daily balance sees it: pools, what runs into them, between them and out of them. Indices point into
+ * the lists.
+ */
+export interface Compiled {
+  pools: Pool[]
+  /** Order in which pools spill, and where each spills to: another pool's index, or −1 away from the site's tanks. */
+  spillOrder: number[]
+  spillTo: number[]
+  caught: Caught[]
+  chambers: Chamber[]
+  transfers: Transfer[]
+  /** What runs on through a tank on its way to another, within the day; made after the transfers. */
+  passing: Transfer[]
+  demands: Demand[]
+  wells: { id: string; name: string; yieldLPerDay: number }[]
+  mains: { id: string; name: string; mostLPerDay: number }[]
+  topUps: TopUp[]
+}
+
+/** What is no pool or chamber: away from the site's tanks. */
+export const AWAY = -1
+
+export const EVERY_MONTH = 0xfff
+export function monthMask(months: number[]): number {
+  return months.reduce((mask, month) => mask | (1 << (month - 1)), 0)
+}
