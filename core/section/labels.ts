@@ -39,12 +39,15 @@ const LINE_PX = 14
 const LEADER_PX = 34
 const PART_PX = 9
 const LINE_HALF_PX = 2.5
-/** How much worse it is to stand on another label than on a thing, and to leave the drawing. */
-const [ON_LABEL, OUTSIDE] = [4, 50]
+/** How much worse it is to stand on another label than on a thing, to leave the drawing, and to stand second best. */
+const [ON_LABEL, OUTSIDE, LATER] = [4, 50, 2]
 
-const overlap = (a: Box, b: Box): number =>
-  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
-  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y))
+/** The area two rectangles share; most share none, and that is seen at once. */
+function overlap(a: Box, b: Box): number {
+  if (a.x >= b.x + b.width || b.x >= a.x + a.width || a.y >= b.y + b.height || b.y >= a.y + a.height) return 0
+  const wide = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)
+  return wide * (Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y))
+}
 
 const around = (x1: number, y1: number, x2: number, y2: number, by: number): Box => ({
   x: Math.min(x1, x2) - by,
@@ -64,15 +67,15 @@ export function labelsOf(site: Site, drawing: Drawing): Label[] {
     const width = Math.max(...wish.lines.map(line => line.length)) * LETTER_PX[wish.role] + 4
     const height = wish.lines.length * LINE_PX
     const boxes = wish.places.map(([x, y]): Box => ({ x: x - width / 2, y: y - height / 2, width, height }))
-    const near = obstacles.filter(each => Math.abs(each.x + each.width / 2 - wish.at[0]) < 200 + each.width / 2)
-    const cost = (box: Box, order: number) =>
-      near.reduce((sum, each) => sum + overlap(box, each), 0) +
-      placed.reduce((sum, each) => sum + overlap(box, each) * ON_LABEL, 0) +
+    const field = boundsOf(boxes)
+    const near = obstacles.filter(each => overlap(each, field) > 0)
+    const words = placed.filter(each => overlap(each, field) > 0)
+    const trouble = (box: Box) =>
+      overlapAll(box, near) +
+      overlapAll(box, words) * ON_LABEL +
       (box.width * box.height - overlap(box, { x: 0, y: 0, width: drawing.widthPx, height: drawing.heightPx })) *
-        OUTSIDE +
-      order * 2
-    const costs = boxes.map(cost)
-    const best = boxes[costs.indexOf(Math.min(...costs))]!
+        OUTSIDE
+    const best = boxes[leastTroubled(boxes, trouble)]!
     const reach = distance(best, wish.at)
     placed.push({
       ...best,
@@ -83,6 +86,32 @@ export function labelsOf(site: Site, drawing: Drawing): Label[] {
     })
   }
   return placed
+}
+
+function overlapAll(box: Box, others: Box[]): number {
+  let total = 0
+  for (const other of others) total += overlap(box, other)
+  return total
+}
+
+/** The first of the places that costs least, by its trouble and by how far down the list it stands. */
+function leastTroubled(boxes: Box[], trouble: (box: Box) => number): number {
+  let [best, least] = [0, Infinity]
+  for (let order = 0; order < boxes.length && order * LATER < least; order++) {
+    const cost = trouble(boxes[order]!) + order * LATER
+    if (cost < least) [best, least] = [order, cost]
+  }
+  return best
+}
+
+/** The rectangle that holds all of some. */
+function boundsOf(boxes: Box[]): Box {
+  const [left, top] = [Math.min(...boxes.map(box => box.x)), Math.min(...boxes.map(box => box.y))]
+  const [right, foot] = [
+    Math.max(...boxes.map(box => box.x + box.width)),
+    Math.max(...boxes.map(box => box.y + box.height)),
+  ]
+  return { x: left, y: top, width: right - left, height: foot - top }
 }
 
 const nearest = (box: Box, [x, y]: [number, number]): [number, number] => [
