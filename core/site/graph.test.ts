@@ -1,9 +1,11 @@
 import fc from 'fast-check'
+import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { graphOf, isOpen, isPumped, isShut, nodeById, reached, runsFrom, runsTo, walk } from './graph'
 import { arbitrarySite, blank, build, joinedBy, plainTank } from '../../tests/sites'
 import { moveOf } from '../moves'
-import type { Site } from './schema'
+import { idsOf } from './ids'
+import type { Run, Site } from './schema'
 
 const everywhere = { along: 'both', goesOn: () => true } as const
 /** What is joined to a node, found the slow way: by widening a set until it grows no more. */
@@ -35,6 +37,28 @@ describe('the graph of a site', () => {
         }
       }),
       { numRuns: 40 },
+    )
+  })
+  it('answers the same of a draft that a move is changing', () => {
+    fc.assert(
+      fc.property(arbitrarySite, site => {
+        produce(site, draft => {
+          draft.nodes[0]!.baseM += 1
+          const [built, looked] = [graphOf(site), graphOf(draft)]
+          const ids = (runs: Run[]) => runs.map(run => run.id)
+          for (const { id } of site.nodes) {
+            expect(looked.node(id)?.id).toBe(id)
+            expect(ids(looked.outOf(id))).toEqual(ids(built.outOf(id)))
+            expect(ids(looked.outOf(id, 'outlet'))).toEqual(ids(built.outOf(id, 'outlet')))
+            expect(ids(looked.into(id))).toEqual(ids(built.into(id)))
+            expect(ids(looked.into(id, 'inlet'))).toEqual(ids(built.into(id, 'inlet')))
+            expect(ids(looked.at(id))).toEqual(ids(built.at(id)))
+          }
+          expect(looked.node(site.nodes[0]!.id)!.baseM).toBe(site.nodes[0]!.baseM + 1)
+          expect([...idsOf(draft)]).toEqual([...idsOf(site)])
+        })
+      }),
+      { numRuns: 30 },
     )
   })
   it('is made once a document, and anew after a move', () => {

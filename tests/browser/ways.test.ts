@@ -64,6 +64,29 @@ describe('other ways', () => {
       'none left',
     )
   })
+  it('none is taken that was worked out for a plan that has changed since', async () => {
+    await page.subject('ways')
+    const way = await page.button('Calm every inlet at the bottom')
+    await page.until(
+      () => way.isEnabled(),
+      able => able,
+      'it can be taken',
+    )
+    const shut = await page.driver.executeAsyncScript<boolean>(
+      `const [redo, way, done] = arguments;
+      redo.click();
+      requestAnimationFrame(() => done(way.disabled));`,
+      await page.button('Redo'),
+      way,
+    )
+    expect(shut).toBe(true)
+    await page.press('Undo')
+    await page.until(
+      () => page.all('.options button.move:disabled'),
+      disabled => disabled.length === 0,
+      'they are worked out anew',
+    )
+  })
   it('a long row of tanks is listed with the one in hand spelt out, and what is wrong with all is mended at once', async () => {
     await page.subject('ways')
     await page.press('12 caged totes, joined at the bottom')
