@@ -12,7 +12,7 @@ interface Wall {
 }
 
 /** How far from a wall, a lid or a floor a line passes, and how far apart two lines pass that go the same way round. */
-const [CLEAR_PX, LID_PX, NEXT_PX] = [6, 16, 5]
+const [CLEAR_PX, LID_PX, NEXT_PX, MOST_APART] = [6, 16, 5, 4]
 
 /**
  * Leads lines round the tanks they would otherwise be drawn through: over the lid or under the floor, whichever is
@@ -31,7 +31,7 @@ export function roundTanks(site: Site, slots: Slot[], scale: VerticalScale): (po
   function round(wall: Wall, y: number, rightward: boolean): Point[] {
     const over = y - wall.top < wall.foot - y
     const key = `${wall.id} ${over}`
-    const count = passing.get(key) ?? 0
+    const count = Math.min(MOST_APART, passing.get(key) ?? 0)
     passing.set(key, count + 1)
     const level = over ? wall.top - LID_PX - count * NEXT_PX : wall.foot + CLEAR_PX + count * NEXT_PX
     const sides = [wall.left - CLEAR_PX, wall.right + CLEAR_PX]

@@ -15,7 +15,8 @@ export interface Route {
   points: Point[]
 }
 
-const LANE_PX = 10
+/** Lines that leave at one place run this far apart; past so many they run together. */
+const [LANE_PX, MOST_LANES] = [10, 4]
 
 /**
  * The way of a run: level and upright stretches between its two ends, `lane` of those that leave where it does, led
@@ -67,7 +68,7 @@ function corners([x1, y1]: Point, [x2, y2]: Point, lane: number): Point[] {
       [x2, y2],
     ]
   const away = x2 >= x1 ? 1 : -1
-  const shift = lane * LANE_PX
+  const shift = Math.min(lane, MOST_LANES) * LANE_PX
   const near = Math.min(10 + shift, Math.abs(x2 - x1) * 0.45)
   if (y2 > y1) {
     const turn = x1 + away * near

@@ -10,6 +10,11 @@ beforeAll(async () => {
 afterAll(() => page.quit())
 
 const shoot = async (name: string) => {
+  await page.until(
+    () => page.all('.marked'),
+    marks => marks.length === 0,
+    'what changed is marked no more',
+  )
   await page.still()
   writeFileSync(`docs/screenshots/${name}.png`, await page.driver.takeScreenshot(), 'base64')
 }

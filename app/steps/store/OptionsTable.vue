@@ -203,7 +203,7 @@ const isBest = (row: (typeof ROWS)[number], column: Column) =>
       </button>
     </div>
     <p v-if="store.trialFrom === undefined">
-      <button type="button" class="plain" @click="store.tryOut()">Or try changes of your own</button>
+      <button type="button" class="plain" @click="store.tryOut()">Or try changes of your own</button>{{ ' ' }}
       <span class="soft small">and keep them as an option.</span>
     </p>
   </section>
