@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import { whyNot } from '#core/answers'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useYard } from '~/stores/yard'
@@ -44,10 +45,7 @@ const PURPOSES: Record<
   animals: { name: 'animals', asks: 'how many cattle', kind: 'count', first: 4, uses: ['cattle'] },
 }
 const asking = computed(() => PURPOSES[purpose.value])
-const climates = [
-  ...CLIMATE_IDS.map(value => ({ value, name: CLIMATES[value].name })),
-  { value: 'own' as const, name: 'my own twelve months' },
-]
+const climates = [...choicesOf(CLIMATE_IDS, CLIMATES), { value: 'own' as const, name: 'my own twelve months' }]
 const UNITS = [
   { value: 'metric' as const, name: 'metres and litres' },
   { value: 'us' as const, name: 'feet and US gallons' },
@@ -140,7 +138,7 @@ async function begin(): Promise<void> {
   const id = await yard.add(made.site, { now: Date.now() })
   await navigateTo(`/site/${id}/store`)
 }
-const materials = ROOFING_IDS.map(value => ({ value, name: ROOFING[value].name }))
+const materials = choicesOf(ROOFING_IDS, ROOFING)
 const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value => ({
   value,
   name: PURPOSES[value].name,

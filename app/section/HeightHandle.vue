@@ -4,6 +4,7 @@ import { useHeightDrag } from '~/section/useHeightDrag'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { Drawing, VerticalScale } from '#core/section'
+import { nameOf } from '#core/site'
 import { moveOf } from '#core/moves'
 import type { SiteNode } from '#core/kinds'
 
@@ -45,6 +46,7 @@ const { dragging, onPointerdown, onKeydown } = useHeightDrag({
     @click.stop="pickNode(node.id)"
     @keydown.enter="pickNode(node.id)"
   >
+    <title>{{ nameOf(store.site!, node.id) }}</title>
     <slot />
   </g>
 </template>

@@ -25,8 +25,7 @@ const at = computed(() => ({
       rx="8"
       class="vessel"
     />
-    <circle v-else :cx="at.x" :cy="at.y" r="4" />
-    <title>{{ node.name }}</title>
+    <circle v-else :cx="at.x" :cy="at.y" r="6" />
     <text v-if="node.kind === 'joint' && nodeId === node.id" :x="at.x" :y="at.y - 13" text-anchor="end">{{
       node.name
     }}</text>
@@ -37,7 +36,7 @@ const at = computed(() => ({
 circle {
   fill: var(--line-roof);
   stroke: var(--sheet);
-  stroke-width: 1.5;
+  stroke-width: 2;
 }
 .vessel {
   fill: var(--sheet);

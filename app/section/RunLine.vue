@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { pathOf } from '~/section/path'
 import { useSelection } from '~/stores/useSelection'
 import type { Route } from '#core/section'
 
 /** One run from end to end, in the colour and pattern of its water. */
 const props = defineProps<{ route: Route; selected: boolean }>()
 const { pickRun } = useSelection()
-const pathOf = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
 const whole = computed(() => pathOf(props.route.points))
 </script>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { pathOf } from '~/section/path'
 import type { Drawing } from '#core/section'
 
 const props = defineProps<{ drawing: Drawing }>()
-const line = computed(() => props.drawing.ground.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' '))
+const line = computed(() => pathOf(props.drawing.ground))
 </script>
 
 <template>

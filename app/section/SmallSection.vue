@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pathOf } from '~/section/path'
 import { tankHeight } from '#core/sums'
 import { graphOf, type Site } from '#core/site'
 import { drawSection, slotOfNode } from '#core/section'
@@ -7,7 +8,6 @@ import { drawSection, slotOfNode } from '#core/section'
 const props = defineProps<{ site: Site; differing?: ReadonlySet<string> }>()
 const [WIDTH, HEIGHT] = [720, 250]
 const drawing = computed(() => drawSection(props.site, WIDTH, HEIGHT))
-const path = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
 const tanks = computed(() =>
   drawing.value.slots.flatMap(slot => {
     const node = slot.kind === 'node' && graphOf(props.site).node(slot.nodeId)
@@ -47,7 +47,7 @@ const differs = (id: string) => props.differing?.has(id) ?? false
 
 <template>
   <svg :viewBox="`44 0 ${drawing.widthPx - 44} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true">
-    <path :d="`${path(drawing.ground)} V${HEIGHT} H0 Z`" class="earth" />
+    <path :d="`${pathOf(drawing.ground)} V${HEIGHT} H0 Z`" class="earth" />
     <g v-for="roof in roofs" :key="roof.id">
       <path
         :d="`M${roof.x + 8} ${roof.y} V${roof.foot} M${roof.x + roof.width - 8} ${roof.y} V${roof.foot}`"
@@ -58,7 +58,7 @@ const differs = (id: string) => props.differing?.has(id) ?? false
     <path
       v-for="route in drawing.routes"
       :key="route.runId"
-      :d="path(route.points)"
+      :d="pathOf(route.points)"
       class="line"
       :class="{ differs: differs(route.runId) }"
     />

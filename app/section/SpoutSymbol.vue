@@ -22,7 +22,7 @@ const at = computed(() => ({
     :label="`${spout.name}, height of its outlet`"
     @hold="$emit('hold', $event)"
   >
-    <path :d="`M${at.x - 6} ${at.y - 5} h12 l-3 8 h-6 z`" class="head" />
+    <path :d="`M${at.x - 7} ${at.y - 6} h14 l-4 10 h-6 z`" class="head" />
     <g v-if="bypassed" class="gate"
       ><title>
         {{ BYPASSES[spout.bypassBy ?? 'flap'] }},

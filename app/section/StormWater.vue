@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { pathOf } from '~/section/path'
 import type { StandingWater, StormLine } from '#core/section'
 
 /** Water that stands in wet lines, and the height to which the design storm's water stands along each. */
 defineProps<{ standing: StandingWater[]; storms: StormLine[] }>()
-const pathOf = (points: [number, number][]) => points.map(([x, y], index) => `${index ? 'L' : 'M'}${x} ${y}`).join(' ')
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import MonthBars from '~/charts/MonthBars.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -28,7 +29,7 @@ const months = computed(() => weatherMonths(store.site!))
 const current = computed(() => climate.value.standIn ?? 'own')
 const choices = computed(() => [
   ...(current.value === 'own' ? [{ value: 'own' as const, name: climate.value.source }] : []),
-  ...CLIMATE_IDS.map(value => ({ value, name: CLIMATES[value].name })),
+  ...choicesOf(CLIMATE_IDS, CLIMATES),
 ])
 
 function pick(id: ClimateId | 'own'): void {

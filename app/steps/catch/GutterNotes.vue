@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
@@ -39,7 +40,7 @@ const spills = computed(() => storm.value && limit.value.spillsAtMmPerH < storm.
 const set = useThing('stretch', () => props.stretch.id)
 const setSpout = useThing('node', () => props.stretch.nodeId)
 const profiles = GUTTER_PROFILES.map(value => ({ value, name: GUTTER_WORDS[value] }))
-const guards = GUARD_IDS.map(value => ({ value, name: GUARDS[value].name }))
+const guards = choicesOf(GUARD_IDS, GUARDS)
 const ENDS = [
   { value: 'end' as const, name: 'at its end' },
   { value: 'middle' as const, name: 'in its middle' },

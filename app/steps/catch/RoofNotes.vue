@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
 import BesideFigure from '~/fields/BesideFigure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
@@ -34,8 +35,8 @@ const { nodeId } = useSelection()
 const site = computed(() => store.site!)
 const outlining = ref(false)
 const LazyOutlineDialog = defineAsyncComponent(() => import('~/steps/catch/OutlineDialog.vue'))
-const materials = ROOFING_IDS.map(value => ({ value, name: ROOFING[value].name }))
-const dirt = DIRTINESS_IDS.map(value => ({ value, name: DIRTINESS[value].name }))
+const materials = choicesOf(ROOFING_IDS, ROOFING)
+const dirt = choicesOf(DIRTINESS_IDS, DIRTINESS)
 const MEASURES = [
   { value: 'pieces' as const, name: 'rectangles' },
   { value: 'outline' as const, name: 'an outline' },

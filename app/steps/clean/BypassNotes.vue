@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import MonthsField from '~/fields/MonthsField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -28,7 +29,7 @@ const costL = computed(
 )
 const frost = computed(() => frostMonths(store.site!))
 const saved = computed(() => frost.value.filter(month => months.value.includes(month)))
-const kinds = BYPASS_IDS.map(value => ({ value, name: BYPASSES[value] }))
+const kinds = choicesOf(BYPASS_IDS, BYPASSES)
 const FULL = [
   { value: false, name: 'over the tank’s overflow' },
   { value: true, name: 'to ground at the spout' },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -25,8 +26,8 @@ const sumInput = computed(() => ({ ...dripInput(props.bed.drip!) }))
 const meets = computed(() =>
   plan.value && needs.value[peak.value]! > 0 ? plan.value.litresPerDay / needs.value[peak.value]! : 0,
 )
-const soils = BED_SOIL_IDS.map(value => ({ value, name: BED_SOILS[value].name }))
-const mulches = MULCH_IDS.map(value => ({ value, name: MULCHES[value].name }))
+const soils = choicesOf(BED_SOIL_IDS, BED_SOILS)
+const mulches = choicesOf(MULCH_IDS, MULCHES)
 </script>
 
 <template>

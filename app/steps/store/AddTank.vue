@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
@@ -13,7 +14,7 @@ const problem = ref<string>()
 const kind = ref<TankKindId>('tote')
 const to = ref('')
 const other = ref('')
-const kinds = TANK_KIND_IDS.map(value => ({ value, name: TANK_KINDS[value].name }))
+const kinds = choicesOf(TANK_KIND_IDS, TANK_KINDS)
 const tanks = computed(() => tanksOf(store.site!))
 const named = computed(() => tanks.value.map(tank => ({ value: tank.id, name: tank.name })))
 const target = computed(

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -58,14 +59,14 @@ const coversNow = computed(() => [
   ...(props.tank.cover
     ? []
     : [{ value: 'unsaid' as const, name: props.tank.lightTight ? 'lets no light in' : 'lets light through' }]),
-  ...COVER_IDS.map(value => ({ value, name: COVERS[value].name })),
+  ...choicesOf(COVER_IDS, COVERS),
 ])
 const SUN = [
   { value: true, name: 'in the sun' },
   { value: false, name: 'in the shade' },
 ]
-const lids = [{ value: 'none' as const, name: 'no lid' }, ...LID_IDS.map(value => ({ value, name: LIDS[value].name }))]
-const gauges = GAUGE_IDS.map(value => ({ value, name: GAUGES[value].name }))
+const lids = [{ value: 'none' as const, name: 'no lid' }, ...choicesOf(LID_IDS, LIDS)]
+const gauges = choicesOf(GAUGE_IDS, GAUGES)
 function setLid(form: 'none' | (typeof LID_IDS)[number]): void {
   store.makeAll(
     [

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
@@ -63,11 +64,8 @@ const TO = (['swale', 'ditch', 'soakaway', 'rain-garden', 'drain', 'ground'] as 
     ground: 'the open ground',
   }[value],
 }))
-const nears = [
-  { value: 'unsaid' as const, name: 'something nobody has looked at' },
-  ...NEAR_IDS.map(value => ({ value, name: NEAR[value].name })),
-]
-const soils = SOIL_IDS.map(value => ({ value, name: SOILS[value].name }))
+const nears = [{ value: 'unsaid' as const, name: 'something nobody has looked at' }, ...choicesOf(NEAR_IDS, NEAR)]
+const soils = choicesOf(SOIL_IDS, SOILS)
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -29,11 +30,8 @@ const heads = computed(() =>
       .map(({ end }) => ({ id: end.id, name: end.name, input: headAbove(end.baseM) })),
   ].filter(({ input }) => input.headM > 0),
 )
-const BASE_WORDS = BASE_IDS.map(value => ({ value, name: BASES[value].name }))
-const soils = [
-  { value: 'unsaid' as const, name: 'ground nobody has looked at' },
-  ...SOIL_IDS.map(value => ({ value, name: SOILS[value].name })),
-]
+const BASE_WORDS = choicesOf(BASE_IDS, BASES)
+const soils = [{ value: 'unsaid' as const, name: 'ground nobody has looked at' }, ...choicesOf(SOIL_IDS, SOILS)]
 const BRACES = [
   { value: true, name: 'braced both ways' },
   { value: false, name: 'without bracing' },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -24,7 +25,7 @@ const resize = (field: string) => (value: number) =>
   store.make(moveOf('resizeTank', { tank: props.tank.id, shape: { [field]: value } }))
 const shape = computed(() => props.tank.shape)
 const volumeInput = computed(() => ({ ...shape.value, levelM: tankHeight(shape.value) }))
-const kinds = TANK_KIND_IDS.map(value => ({ value, name: TANK_KINDS[value].name }))
+const kinds = choicesOf(TANK_KIND_IDS, TANK_KINDS)
 const SHAPES = [
   { value: 'upright-cylinder' as const, name: 'round and upright' },
   { value: 'box' as const, name: 'a box' },
