@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { fieldRow } from '../units'
+import { fieldRow, parseQuantity, showQuantity } from '../units'
 import { describe, expect, it } from 'vitest'
 import { SUMS, solveSum } from './registry'
 import { extraterrestrialRadiation, referenceEvapotranspiration } from './gardenNeed'
@@ -244,6 +244,19 @@ describe('every sum', () => {
       }
     },
   )
+  it.each(SUMS.map(sum => [sum.name, sum] as const))('%s shows the figures it begins with as they are', (_, sum) => {
+    const given = sum.input.parse(sum.examples[0]) as Record<string, unknown>
+    for (const [field, value] of Object.entries(given)) {
+      if (typeof value !== 'number') continue
+      for (const system of ['metric', 'us', 'imperial'] as const) {
+        const { kind } = fieldRow(field)
+        const read = parseQuantity(showQuantity(value, kind, system).text, kind, system)
+        expect(read, field).toMatchObject({ ok: true })
+        // Areas are told to a tenth of a square metre, whatever they are.
+        if (read.ok && field !== 'footingAreaM2') expect(Math.abs(read.value - value) / (value || 1)).toBeLessThan(0.06)
+      }
+    }
+  })
   it.each(SUMS.map(sum => [sum.name, sum] as const))('%s has words for all its fields', (_, sum) => {
     for (const field of sum.examples.flatMap(Object.keys)) expect(fieldRow(field).words, field).not.toMatch(/^$|[A-Z]/)
   })

@@ -21,6 +21,9 @@ export type Kind =
   | 'duration'
   | 'share'
   | 'count'
+  | 'coefficient'
+  | 'roughness'
+  | 'infiltration'
   | 'angle'
 
 const FOOT_M = 0.3048
@@ -129,6 +132,16 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: 1, words: ['of 1'] },
   ],
   count: [{ factor: 1, words: [''] }],
+  coefficient: [{ factor: 1, words: [''] }],
+  roughness: [
+    { factor: 1, words: ['mm'] },
+    { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
+  ],
+  infiltration: [
+    { factor: 1 / 3.6e6, words: ['mm/h', 'mm an hour'] },
+    { factor: INCH_MM / 3.6e6, words: ['in/h', 'inches an hour'] },
+    { factor: 1, words: ['m/s'] },
+  ],
   angle: [{ factor: 1, words: ['°', 'deg', 'degrees'] }],
 }
 
@@ -206,5 +219,20 @@ export const SHOWN: Record<Kind, Record<System, Shown>> = {
   },
   share: { metric: { unit: '%', decimals: 1 }, us: { unit: '%', decimals: 1 }, imperial: { unit: '%', decimals: 1 } },
   count: { metric: { unit: '', decimals: 2 }, us: { unit: '', decimals: 2 }, imperial: { unit: '', decimals: 2 } },
+  coefficient: {
+    metric: { unit: '', decimals: 4 },
+    us: { unit: '', decimals: 4 },
+    imperial: { unit: '', decimals: 4 },
+  },
+  roughness: {
+    metric: { unit: 'mm', decimals: 4 },
+    us: { unit: 'in', decimals: 6 },
+    imperial: { unit: 'in', decimals: 6 },
+  },
+  infiltration: {
+    metric: { unit: 'mm/h', decimals: 1 },
+    us: { unit: 'in/h', decimals: 2 },
+    imperial: { unit: 'in/h', decimals: 2 },
+  },
   angle: { metric: { unit: '°', decimals: 1 }, us: { unit: '°', decimals: 1 }, imperial: { unit: '°', decimals: 1 } },
 }
