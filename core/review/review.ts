@@ -2,15 +2,8 @@ import { asksMoreThanComes, roofUnfit, untreatedDrinking, useWithoutSupply } fro
 import { topUpTooLow } from './topUps'
 import { bareSoil, lightInSun, noVent } from './tankCare'
 import { baseOverSoil, overflowHarms, reserveNotKept, soakawayFails, standForEngineer, standUnsound } from './standing'
-import {
-  fedFromBelow,
-  lineClimbs,
-  lineTooSlow,
-  mosquitoMesh,
-  unequalJoin,
-  wetLineFreezes,
-  wetLineUndrained,
-} from './roofLines'
+import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin } from './roofLines'
+import { wetLineFreezes, wetLineUndrained } from './wetLines'
 import { dripShort, failsMoreThanAccepted, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
 import {
@@ -24,16 +17,8 @@ import {
 } from './openings'
 import { feederTooLow, floatMissing, linkTooSlow, noSpare, sharedOverflow, supplyUnfitted } from './linking'
 import { linkWithoutValve, rimsDiffer } from './joined'
-import {
-  downpipeTooSmall,
-  gutterTooSmall,
-  gutterUnknown,
-  roofWithoutSpout,
-  sharesOff,
-  spillOverDoor,
-  spoutWithoutShare,
-  stormMissing,
-} from './gutters'
+import { downpipeTooSmall, gutterTooSmall, gutterUnknown, spillOverDoor, stormMissing } from './gutters'
+import { roofWithoutSpout, sharesOff, spoutWithoutShare } from './spouts'
 import {
   chamberShutForGood,
   chamberStaysFull,

@@ -1,0 +1,73 @@
+import { subjectOf } from './roofLines'
+import { defineCheck, type Finding } from './finding'
+import { monthNames, length, say, volume } from '../words'
+import { frostMonths, nodeById } from '../site'
+import { moveOf } from '../moves'
+
+export const wetLineUndrained = defineCheck({
+  id: 'wet-line-undrained',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
+  sound: 'Every wet line can be drained at its low point',
+  find: ({ site, roofLines }) =>
+    roofLines
+      .filter(line => line.wet && !line.drainRunIds.length && !line.drainedByChamber)
+      .flatMap((line, index, all): Finding[] => {
+        if (all.findIndex(other => other.low.nodeId === line.low.nodeId) !== index) return []
+        const low = nodeById(site, line.low.nodeId)
+        return [
+          {
+            id: `wet-line-undrained:${line.low.nodeId}`,
+            check: 'wet-line-undrained',
+            severity: 'wrong',
+            subject: subjectOf(line),
+            sentence: say`${volume(line.standingL)} stand in the line from ${line.spout.name} between rains and
+              cannot be let out.`,
+            why: say`It dips to ${length(line.low.heightM)}, ${length(line.inletM - line.low.heightM)} below the
+              tank’s inlet, with no drain there: what settles stays, and frost splits it.`,
+            numbers: { standingL: line.standingL, dipM: line.inletM - line.low.heightM },
+            mend:
+              low.kind === 'joint'
+                ? { label: 'Fit a screened drain at the low point', move: moveOf('fitLowDrain', { joint: low.id }) }
+                : low.kind === 'chamber'
+                  ? {
+                      label: 'Fit an outlet to the chamber there',
+                      move: moveOf('fitChamberOutlet', { chamber: low.id }),
+                    }
+                  : undefined,
+          },
+        ]
+      }),
+})
+
+export const wetLineFreezes = defineCheck({
+  id: 'wet-line-freezes',
+  step: 'clean',
+  needs: ['site', 'roofLines'],
+  sound: 'No water stands in a line through frost',
+  find: ({ site, roofLines }) =>
+    roofLines.flatMap((line): Finding[] => {
+      const months = frostMonths(site).filter(month => !line.spout.bypassMonths?.includes(month))
+      if (!line.wet || line.drainedByChamber || !months.length) return []
+      return [
+        {
+          id: `wet-line-freezes:${line.spout.id}`,
+          check: 'wet-line-freezes',
+          severity: 'look',
+          subject: subjectOf(line),
+          sentence: say`The water that stands in the line from ${line.spout.name} freezes in ${monthNames(months)}
+            and splits the pipe.`,
+          why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line.
+            By-pass it in those months and drain it, or bury the tank so that it falls all the way.`,
+          numbers: { months: months.length, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
+          mend: {
+            label: 'By-pass it in those months',
+            move: moveOf('setBypass', {
+              spout: line.spout.id,
+              months: [...(line.spout.bypassMonths ?? []), ...months],
+            }),
+          },
+        },
+      ]
+    }),
+})
