@@ -35,10 +35,10 @@ const step = (name, ok) => (ok ? passed++ : (failed++, console.error(`${name} fa
 
 const quick = process.argv.includes('--quick')
 if (!quick) {
-  step('lint', run('npx', ['--no-install', 'eslint', '.', '--max-warnings', '0'], { mayFail: true }))
-  step('types of the core', run('npx', ['--no-install', 'tsc', '-p', 'core/tsconfig.json'], { mayFail: true }))
-  step('types of the tests', run('npx', ['--no-install', 'tsc', '-p', 'tests/tsconfig.json'], { mayFail: true }))
-  step('types of the app', run('npx', ['--no-install', 'nuxt', 'typecheck'], { mayFail: true }))
+  step('lint', run('npm', ['run', 'lint'], { mayFail: true }))
+  for (const part of ['core', 'tests', 'server', 'app']) {
+    step(`types of the ${part}`, run('npm', ['run', `types:${part}`], { mayFail: true }))
+  }
 }
 buildApp()
 

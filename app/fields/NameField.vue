@@ -35,7 +35,7 @@ function commit(): void {
   background: transparent;
   border: 0;
   border-bottom: 1.5px dotted var(--hair);
-  padding: 0 2px;
+  padding: 0 6px 0 2px;
   margin-left: -2px;
   max-width: 100%;
   width: calc(var(--letters) * 1ch + 1ch);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import type { StepDefinition } from '~/steps/step'
 import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
@@ -31,30 +32,40 @@ const cards = computed(() =>
         : []
   }),
 )
+const told = computed(() => {
+  const wrong = findings.value.filter(finding => finding.severity === 'wrong').length
+  const all = counted(findings.value.length, 'finding')
+  return wrong ? `${all}, ${wrong} wrong` : all
+})
 </script>
 
 <template>
   <aside class="margin" aria-label="The Margin: what this means">
-    <dl class="figures" :class="{ waiting: !results.fresh }">
-      <FigureRow v-for="figure in figures" :key="figure.name" v-bind="figure" />
-    </dl>
-    <p v-if="results.progress !== undefined" class="small">
-      Working out the years <progress :value="results.progress" aria-label="How far" />
-      <button type="button" class="plain" @click="results.stop()">Stop</button>
-    </p>
-    <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
-    <h2 class="unseen">Findings</h2>
-    <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
-    <div v-if="results.review" class="soft small">
-      {{ results.review.sound.length }} checks sound ·
-      <button type="button" class="plain small" :aria-expanded="showSound" @click="showSound = !showSound">
-        {{ showSound ? 'hide' : 'show' }}
-      </button>
-      <ul v-if="showSound">
-        <li v-for="check in results.review.sound" :key="check.check">{{ check.sentence }}.</li>
-      </ul>
+    <div class="summary">
+      <dl class="figures" :class="{ waiting: !results.fresh }">
+        <FigureRow v-for="figure in figures" :key="figure.name" v-bind="figure" />
+      </dl>
+      <p v-if="results.progress !== undefined" class="small">
+        Working out the years <progress :value="results.progress" aria-label="How far" />
+        <button type="button" class="plain" @click="results.stop()">Stop</button>
+      </p>
+      <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
+      <a v-if="findings.length" class="down small" href="#findings">{{ told }}</a>
     </div>
-    <p class="caution">{{ step.caution }}</p>
+    <div class="advice">
+      <h2 id="findings" class="unseen">Findings</h2>
+      <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
+      <div v-if="results.review" class="soft small">
+        {{ results.review.sound.length }} checks sound ·
+        <button type="button" class="plain small" :aria-expanded="showSound" @click="showSound = !showSound">
+          {{ showSound ? 'hide' : 'show' }}
+        </button>
+        <ul v-if="showSound">
+          <li v-for="check in results.review.sound" :key="check.check">{{ check.sentence }}.</li>
+        </ul>
+      </div>
+      <p class="caution">{{ step.caution }}</p>
+    </div>
   </aside>
 </template>
 
@@ -68,6 +79,21 @@ const cards = computed(() =>
   flex-direction: column;
   gap: 12px;
   min-width: 0;
+}
+.summary,
+.advice {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.summary p {
+  margin: 0;
+}
+.advice {
+  flex: 1;
+}
+.down {
+  display: none;
 }
 .figures {
   margin: 0;
@@ -83,5 +109,27 @@ ul {
   color: var(--soft);
   border-top: 1px solid var(--hair);
   padding-top: 8px;
+}
+/* On a phone the figures stand before the Section and the findings after the Sheet. */
+@media (max-width: 700px) {
+  .margin {
+    display: contents;
+  }
+  .summary,
+  .advice {
+    padding: 12px 16px;
+  }
+  .summary {
+    order: 2;
+    border-bottom: 1px solid var(--hair);
+  }
+  .advice {
+    order: 5;
+    flex: none;
+  }
+  .down {
+    display: block;
+    padding: 4px 0;
+  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { useSite } from '~/stores/site'
 
 /** While somebody tries things out: how far they are, and the ways to end it. It stands at every step. */
@@ -12,8 +13,8 @@ function keep(): void {
 
 <template>
   <p class="trial">
-    You are trying things out: {{ store.trialMoves.length }}
-    {{ store.trialMoves.length === 1 ? 'change' : 'changes' }} so far. Change what you like, here or at any step, then
+    You are trying things out: {{ counted(store.trialMoves.length, 'change') }} so far. Change what you like, here or at
+    any step, then
     <input v-model="name" class="name" aria-label="Name of the option" placeholder="give it a name" maxlength="80" />
     <button type="button" class="move" :disabled="!store.trialMoves.length" @click="keep">
       Keep it as an option, and put the plan back

@@ -1,3 +1,4 @@
+import { counted } from '#core/words'
 import { MONTH_NAMES } from '#core/units'
 import type { Outlook } from '#core/balance'
 import { WAITING, type StepFigure } from './step'
@@ -6,7 +7,7 @@ import { WAITING, type StepFigure } from './step'
 export function autonomyText(outlook: Outlook | undefined): string {
   if (!outlook) return WAITING
   if (!outlook.autonomy) return '–'
-  return outlook.autonomy.beyond ? 'over 2 years' : `${outlook.autonomy.days} days`
+  return outlook.autonomy.beyond ? 'over 2 years' : counted(outlook.autonomy.days, 'day')
 }
 
 export const lastsWithoutRain = (outlook: Outlook | undefined): StepFigure => ({

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { useUnits } from '~/fields/useUnits'
 import { useFiles } from '~/stores/useFiles'
 import { useResults } from '~/stores/results'
@@ -42,10 +43,11 @@ const change = computed(() => sources.value.reduce((sum, row) => sum + row.litre
     <div v-if="results.outlook && results.year" class="open-year">
       <p>
         {{ show(results.year.rainMm, 'rain') }} of rain; asked {{ litres(results.year.askedL) }}, met
-        {{ litres(results.year.metL) }}: <b>{{ results.year.shortDays }} days short</b>, at most
+        {{ litres(results.year.metL) }}: <b>{{ counted(results.year.shortDays, 'day') }} short</b>, at most
         {{ results.year.longestShortDays }} in a row<template v-if="results.year.rationedDays"
-          >; rationed on {{ results.year.rationedDays }} days, {{ litres(results.year.rationedL) }} given up</template
-        >. The longest spell without rain lasted {{ results.year.longestDryDays }} days.
+          >; rationed on {{ counted(results.year.rationedDays, 'day') }}, {{ litres(results.year.rationedL) }} given
+          up</template
+        >. The longest spell without rain lasted {{ counted(results.year.longestDryDays, 'day') }}.
         <template v-if="results.outlook.made"
           >The weather is made up from the climate’s monthly figures; load a record at Catch for real years.</template
         >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
@@ -107,6 +108,12 @@ function walk(event: KeyboardEvent): void {
   event.preventDefault()
   pinned.value = Math.max(year.from, Math.min(year.to - 1, (day.value ?? year.from) + steps))
 }
+const short = computed(() => (results.year ? `${counted(results.year.shortDays, 'day')} short` : 'working it out…'))
+const spoken = computed(
+  () =>
+    `Water held through the year, ${counted(results.year?.shortDays ?? 0, 'day')} short. ` +
+    'Arrow keys read the days, Enter opens the chart.',
+)
 </script>
 
 <template>
@@ -120,7 +127,7 @@ function walk(event: KeyboardEvent): void {
         :choices="choices"
         :set="choice => (results.choice = choice)"
       />
-      <span class="small soft">{{ results.year ? `${results.year.shortDays} days short` : 'working it out…' }}</span>
+      <span class="small soft">{{ short }}</span>
     </div>
     <div ref="frame" class="frame">
       <svg
@@ -129,7 +136,7 @@ function walk(event: KeyboardEvent): void {
         :height="HEIGHT"
         tabindex="0"
         role="slider"
-        :aria-label="`Water held through the year, ${results.year!.shortDays} days short. Arrow keys read the days, Enter opens the chart.`"
+        :aria-label="spoken"
         :aria-valuemin="1"
         :aria-valuemax="results.year!.to - results.year!.from"
         :aria-valuenow="(day ?? results.year!.from) - results.year!.from + 1"

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
-import { addTank, fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
+import { addTank } from './addTank'
+import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
 import { remove } from './takeOut'
 import { addSource, setTrigger } from './sources'
 import { set, setHeight } from './set'

@@ -1,3 +1,4 @@
+import { counted } from '../words'
 import { tanksOf, type Move, type Run, type Site, nameOf } from '../site'
 import { review } from '../review'
 import { replay, type LeftMove } from '../moves'
@@ -98,7 +99,7 @@ export function differences(before: Site, after: Site): { differs: string[]; dif
       ...added.map(node => `${nameOf(after, node.id)} added`),
       ...gone.map(node => `${nameOf(before, node.id)} gone`),
       ...changed.map(node => `${nameOf(after, node.id)} changed`),
-      ...(rerouted.length ? [`${rerouted.length} ${rerouted.length === 1 ? 'line' : 'lines'} laid otherwise`] : []),
+      ...(rerouted.length ? [`${counted(rerouted.length, 'line')} laid otherwise`] : []),
     ],
     differing: [...added, ...changed, ...rerouted, ...after.runs.filter(run => !was.has(run.id))].map(({ id }) => id),
   }

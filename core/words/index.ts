@@ -1,3 +1,4 @@
+export { counted } from './counts'
 export { monthNames } from './months'
 export {
   bore,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { choicesOf } from '~/fields/choices'
 import MonthBars from '~/charts/MonthBars.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
@@ -107,7 +108,7 @@ function readFile(): void {
       >
       <template v-else>: days are made up from these months, the same every time.</template>
       The driest spell {{ driest.made ? 'of the made-up years' : 'on record' }}:
-      <b class="figure">{{ driest.days }} days</b> from {{ driest.from }}. Latitude
+      <b class="figure">{{ counted(driest.days, 'day') }}</b> from {{ driest.from }}. Latitude
       <QuantityField
         label="Latitude"
         kind="angle"

@@ -1,3 +1,4 @@
+import { counted } from '#core/words'
 import { roofYield } from '#core/sums'
 import { lossSchool, meanYearYieldInput, roofAreaM2, weatherMonths, type Site } from '#core/site'
 import { LOSS_SCHOOLS } from '#core/catalog'
@@ -47,7 +48,7 @@ export const catchStep: StepDefinition = {
       },
       {
         name: 'Longest dry spell',
-        value: year ? `${year.longestDryDays} days` : WAITING,
+        value: year ? counted(year.longestDryDays, 'day') : WAITING,
         note: `without rain, ${which}`,
       },
     ]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import MonthsField from '~/fields/MonthsField.vue'
@@ -62,7 +63,7 @@ const set = (change: { months?: number[]; by?: 'flap' | 'gate'; whenFull?: boole
     <template v-if="months.length"
       >That costs <b class="figure">{{ litres(costL) }}</b> in a mean year<template v-if="saved.length">
         and keeps water out of line and chamber in
-        {{ saved.length === 1 ? MONTH_NAMES[saved[0]! - 1] : `${saved.length} months` }} of frost</template
+        {{ saved.length === 1 ? MONTH_NAMES[saved[0]! - 1] : counted(saved.length, 'month') }} of frost</template
       >.</template
     >
     <template v-else-if="frost.length">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import ThingField from '~/fields/ThingField.vue'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
@@ -169,8 +170,8 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
       </button>
     </div>
     <p v-if="areaM2" class="small soft">
-      By the dirt of its roofs and dry spells of {{ dryDays }} days in the usual year, the {{ advised.name }} school,
-      {{ show(advised.depthMm, 'rain') }}. More flush is cleaner water and less of it.
+      By the dirt of its roofs and dry spells of {{ counted(dryDays, 'day') }} in the usual year, the
+      {{ advised.name }} school, {{ show(advised.depthMm, 'rain') }}. More flush is cleaner water and less of it.
     </p>
     <FoldGroup
       v-if="trade"

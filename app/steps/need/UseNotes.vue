@@ -11,7 +11,7 @@ import RationNotes from '~/steps/need/RationNotes.vue'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { monthNames } from '#core/words'
+import { counted, monthNames } from '#core/words'
 import { graphOf, lineTo, hotMonths, runsTo, tanksOf, type Use } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import { QUALITIES, QUALITY_WORDS } from '#core/catalog'
@@ -105,7 +105,7 @@ const from = computed(() => lineTo(store.site!, props.use.at))
         {{ litres(year.askedL) }} asked in the shown year, {{ litres(year.metL) }} met<template
           v-if="year.rationedL > 0.5"
           >, {{ litres(year.rationedL) }} given up by rationing</template
-        >; short on {{ year.shortDays }} {{ year.shortDays === 1 ? 'day' : 'days'
+        >; short on {{ counted(year.shortDays, 'day')
         }}<template v-if="year.shortDays > 1">, {{ year.longestShortDays }} in a row at most</template>.</template
       >
       I can live with

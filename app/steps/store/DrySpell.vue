@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
@@ -49,10 +50,12 @@ const setHeld = (share: number) =>
         ><b class="wrong">{{ now.first }} is short on the first day.</b></template
       >
       <template v-else
-        >everything is served for <b class="figure">{{ now.days }} days</b>; then <b>{{ now.first }}</b> goes short, on
-        {{ dateAfter(now.days) }}.</template
+        >everything is served for <b class="figure">{{ counted(now.days, 'day') }}</b>; then <b>{{ now.first }}</b> goes
+        short, on {{ dateAfter(now.days) }}.</template
       >
-      <template v-if="now.rationedAfter !== undefined"> Rationing begins after {{ now.rationedAfter }} days.</template>
+      <template v-if="now.rationedAfter !== undefined">
+        Rationing begins after {{ counted(now.rationedAfter, 'day') }}.</template
+      >
       <span class="soft small"> Wells, mains and carts go on by their rules.</span>
     </p>
     <table class="compare">
@@ -66,7 +69,7 @@ const setHeld = (share: number) =>
         <tr>
           <th scope="row">lasts</th>
           <td v-for="row in rows" :key="row.share">
-            {{ row.days === undefined ? 'over 2 years' : `${row.days} days` }}
+            {{ row.days === undefined ? 'over 2 years' : counted(row.days, 'day') }}
           </td>
         </tr>
       </tbody>

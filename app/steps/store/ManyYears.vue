@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { useUnits } from '~/fields/useUnits'
 import { useManyYears } from '~/stores/manyYears'
 import { scaleLinear } from 'd3-scale'
@@ -37,7 +38,7 @@ const worst = computed(() => {
   const months = many.answer?.dryByMonth ?? []
   return months.indexOf(Math.max(...months))
 })
-const days = (count: number) => (count === 0 ? 'no day' : count === 1 ? '1 day' : `${count} days`)
+const days = (count: number) => (count === 0 ? 'no day' : counted(count, 'day'))
 
 onMounted(() => {
   if (!many.answer && many.progress === undefined) void many.ask(FEW)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
 import SmallSection from '~/section/SmallSection.vue'
@@ -48,7 +49,7 @@ const ROWS: {
     better: -1,
   },
   { name: 'Of what is asked, met', of: weighed => weighed.metShare, text: value => show(value, 'share'), better: 1 },
-  { name: 'Lasts without rain', of: weighed => weighed.autonomyDays, text: value => `${value} days`, better: 1 },
+  { name: 'Lasts without rain', of: weighed => weighed.autonomyDays, text: value => counted(value, 'day'), better: 1 },
   { name: 'Runs over a year', of: weighed => weighed.spilledL, text: litres, better: -1 },
   { name: FROM_OUTSIDE, of: weighed => weighed.broughtL, text: litres, better: -1 },
   { name: 'The tanks cost', of: weighed => weighed.price, text: money, better: -1 },

@@ -122,12 +122,6 @@ useKeys({
     min-height: 100%;
     overflow: visible;
   }
-  .workspace > .margin {
-    order: 2;
-    border-left: 0;
-    border-bottom: 1px solid var(--hair);
-    overflow: visible;
-  }
   .workspace > .section {
     order: 3;
     height: 340px;
@@ -138,7 +132,7 @@ useKeys({
     overflow: visible;
   }
   .workspace > .year {
-    order: 5;
+    order: 6;
     position: sticky;
     bottom: 0;
   }
