@@ -19,9 +19,9 @@ describe('the demo sites', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(writeSite(read.site)).toBe(text(`${name}.json`))
     expect(review(read.site).findings.map(finding => finding.check)).toEqual(findings)
-    const { years, worst } = outlook(read.site, dailySeries(read.site))
+    const { years } = outlook(read.site, dailySeries(read.site))
     expect(years).toHaveLength(30)
-    expect(years[worst]!.shortDays).toBeLessThanOrEqual(mostShort)
+    expect(Math.max(...years.map(year => year.shortDays))).toBeLessThanOrEqual(mostShort)
     for (const year of years) expect(year.caughtL).toBeGreaterThan(year.flushedL)
   })
 

@@ -36,6 +36,7 @@ function commit(): void {
   border: 0;
   border-bottom: 1.5px dotted var(--hair);
   padding: 0 6px 0 2px;
+  margin-right: -4px;
   margin-left: -2px;
   max-width: 100%;
   width: calc(var(--letters) * 1ch + 1ch);

@@ -1,7 +1,7 @@
 import type { Component } from 'vue'
 import type { Site } from '#core/site'
 import type { Review, StepFinding } from '#core/review'
-import type { Outlook, YearFigures, CatchYear } from '#core/balance'
+import { overYears, type Outlook, type YearFigures, type CatchYear } from '#core/balance'
 
 export type StepId = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'try' | 'build' | 'keep'
 export type StepMark = 'empty' | 'gaps' | 'sound' | 'closed'
@@ -23,9 +23,6 @@ export interface StepFigure {
 export interface StepContext {
   site: Site
   outlook: Outlook | undefined
-  /** The year that is shown, and what it is called. */
-  year: YearFigures | undefined
-  which: string
   roofYear: CatchYear | undefined
   review: Review | undefined
   litres: (litres: number) => string
@@ -73,14 +70,32 @@ export function findingsOf(subject: Pick<Subject, 'holds'>, step: StepId, review
 }
 
 export const WAITING = '…'
-/** The figure of days short, and of how long the tanks last, alike at every step that shows them. */
-export function daysShort({ outlook, year, which }: StepContext): StepFigure {
-  const short = outlook?.years.map(each => each.shortDays) ?? []
+
+/**
+ * A figure of a year as a headline: the middle of all years of the plan, and their range beneath. It moves with the
+ * plan alone, and never because another year is looked at.
+ */
+export function middleOfYears(
+  name: string,
+  { outlook }: Pick<StepContext, 'outlook'>,
+  of: (year: YearFigures) => number,
+  text: (value: number) => string,
+): StepFigure {
+  if (!outlook) return { name, value: WAITING, note: '' }
+  const { middle, least, most } = overYears(outlook, of)
+  const range = least === most ? '' : `, ${text(least)} to ${text(most)}`
   return {
-    name: `Days short, ${which}`,
-    value: year ? String(year.shortDays) : WAITING,
-    note: outlook
-      ? `${Math.min(...short)} to ${Math.max(...short)} over ${short.length} ${outlook.made ? 'made-up ' : ''}years`
-      : '',
+    name,
+    value: text(middle),
+    note: outlook.years.length === 1 ? 'in the one year there is' : `middle of ${outlook.years.length} years${range}`,
   }
 }
+
+/** The figure of days short, alike at every step that shows it. */
+export const daysShort = (context: StepContext): StepFigure =>
+  middleOfYears(
+    'Days short a year',
+    context,
+    year => year.shortDays,
+    value => String(Math.round(value)),
+  )

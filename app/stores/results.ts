@@ -3,12 +3,13 @@ import { yearFace } from '~/workers/yearFace'
 import type { Weighed, Weighing } from '#core/options'
 import type { Way } from '#core/moves'
 import type { FlushTrade, SizePoint } from '#core/balance'
+import type { ReferenceYears } from '#core/climate'
 import type { Answer } from '~/workers/year.worker'
 import { useSite } from '~/stores/site'
 
 const SLOW_MS = 400
 
-export type YearChoice = 'typical' | 'worst' | number
+export type YearChoice = keyof ReferenceYears | number
 
 /**
  * What the workers last said about the open site, keyed by its revision. A slow old answer never overwrites a newer
@@ -24,7 +25,7 @@ export const useResults = defineStore('results', () => {
   const roofYear = computed(() => answer.value?.roofYear)
   const answeredRevision = ref(-1)
   const failure = ref<string>()
-  const choice = ref<YearChoice>('typical')
+  const choice = ref<YearChoice>('middle')
   const years = yearFace()
   /** What takes longer and matters less than the year is asked elsewhere, so that the year never waits for it. */
   const aside = yearFace()
@@ -103,7 +104,7 @@ export const useResults = defineStore('results', () => {
     () => {
       answer.value = undefined
       answeredRevision.value = -1
-      choice.value = 'typical'
+      choice.value = 'middle'
     },
   )
   watch(
@@ -115,11 +116,9 @@ export const useResults = defineStore('results', () => {
   const yearIndex = computed(() => {
     const found = outlook.value
     if (!found) return 0
-    return choice.value === 'typical'
-      ? found.typical
-      : choice.value === 'worst'
-        ? found.worst
-        : Math.min(choice.value, found.years.length - 1)
+    return typeof choice.value === 'number'
+      ? Math.min(choice.value, found.years.length - 1)
+      : found.reference[choice.value]
   })
   const year = computed(() => outlook.value?.years[yearIndex.value])
   const fresh = computed(() => answeredRevision.value === store.revision)

@@ -1,8 +1,21 @@
 import { useResults } from '~/stores/results'
 import type { YearFigures } from '#core/balance'
+import type { ReferenceYears } from '#core/climate'
 
-/** How a year of the series is called: by its number in a record, by its place among made-up ones. */
+const FOR_RAIN: Record<keyof ReferenceYears, string> = { dry: 'dry', middle: 'middling', wet: 'wet' }
+
+/** How a year of the series is called: by its number in a record, by its place among made-up ones, and by its rain. */
 export function useYearName() {
   const results = useResults()
-  return (index: number, year: YearFigures) => (results.outlook?.made ? `made-up year ${index + 1}` : String(year.year))
+  const number = (index: number, year: YearFigures) =>
+    results.outlook?.made ? `made-up year ${index + 1}` : String(year.year)
+  const name = (index: number, year: YearFigures) => {
+    const { outlook } = results
+    const [stands] = Object.entries(outlook?.reference ?? {}).find(([, at]) => at === index) ?? []
+    const said = number(index, year)
+    return stands && outlook!.years.length > 1
+      ? `${said}, a ${FOR_RAIN[stands as keyof ReferenceYears]} year for rain`
+      : said
+  }
+  return { number, name }
 }

@@ -38,7 +38,7 @@ let kept: { key: string; series: DailySeries } | undefined
 /** The series is made again only when what it is made from has changed. */
 function seriesFor(site: Site): DailySeries {
   const { source: _source, ...climate } = site.climate
-  const key = `${JSON.stringify(climate)}${site.place.latitudeDeg < 0}`
+  const key = `${JSON.stringify(climate)}${site.place.latitudeDeg}`
   if (kept?.key !== key) kept = { key, series: dailySeries({ climate: { ...site.climate, daily }, place: site.place }) }
   return kept.series
 }
@@ -69,7 +69,7 @@ const face = {
   },
   /** Days short against the size of one pool. */
   sizes(site: Site, poolId: string): SizePoint[] | undefined {
-    const compiled = compile(site)
+    const compiled = compile(site, () => seriesFor(site))
     const pool = compiled.pools.findIndex(({ id }) => id === poolId)
     return pool < 0 ? undefined : sizeCurve(compiled, pool, seriesFor(site))
   },
@@ -83,10 +83,22 @@ const face = {
   ways: (site: Site): Way[] => waysFor({ ...site, climate: { ...site.climate, daily } }),
   /** Members of an ensemble, from one up to the one before another. */
   members: (site: Site, from: number, to: number, years: number): Tally =>
-    runMembers({ ...site, climate: { ...site.climate, daily } }, compile(site), seriesFor(site), from, to, years),
+    runMembers(
+      { ...site, climate: { ...site.climate, daily } },
+      compile(site, () => seriesFor(site)),
+      seriesFor(site),
+      from,
+      to,
+      years,
+    ),
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
   flush: (site: Site, chamberId: string): FlushTrade | undefined =>
-    flushTrade(site, compile(site), chamberId, seriesFor(site)),
+    flushTrade(
+      site,
+      compile(site, () => seriesFor(site)),
+      chamberId,
+      seriesFor(site),
+    ),
 }
 
 export type YearWorker = typeof face

@@ -8,19 +8,15 @@ import { useYearName } from '~/stores/useYearName'
 const shown = defineModel<boolean>({ required: true })
 const results = useResults()
 const { litres, show } = useUnits()
-const yearName = useYearName()
+const { name: yearName } = useYearName()
 const { exportDays } = useFiles()
 const LazyChart = defineAsyncComponent(() => import('~/year/YearChart.vue'))
 
 const title = computed(() => {
-  const { year, outlook, choice } = results
+  const { year, outlook } = results
   if (!year || !outlook) return 'The year'
   const name = yearName(results.yearIndex, year)
-  return choice === 'typical'
-    ? `The usual year (${name})`
-    : choice === 'worst'
-      ? `The worst year (${name})`
-      : name[0]!.toUpperCase() + name.slice(1)
+  return name[0]!.toUpperCase() + name.slice(1)
 })
 const sources = computed(() => {
   const { year } = results

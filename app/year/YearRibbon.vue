@@ -19,7 +19,7 @@ const emit = defineEmits<{ open: [] }>()
 const results = useResults()
 const { litres, show } = useUnits()
 const { hovered, pinned, day } = useYearDay()
-const yearName = useYearName()
+const { number: yearName } = useYearName()
 
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)
@@ -81,9 +81,15 @@ const reading = computed(() => {
 const choices = computed(() => {
   const { outlook } = results
   if (!outlook) return []
+  const several = outlook.years.length > 1
   return [
-    { value: 'typical' as const, name: 'usual year' },
-    { value: 'worst' as const, name: 'worst year' },
+    { value: 'middle' as const, name: several ? 'a middling year' : 'the one year' },
+    ...(several
+      ? [
+          { value: 'dry' as const, name: 'a dry year' },
+          { value: 'wet' as const, name: 'a wet year' },
+        ]
+      : []),
     ...outlook.years.map((year, index) => ({
       value: index,
       name: `${yearName(index, year)}: ${year.shortDays} short`,
@@ -108,7 +114,11 @@ function walk(event: KeyboardEvent): void {
   event.preventDefault()
   pinned.value = Math.max(year.from, Math.min(year.to - 1, (day.value ?? year.from) + steps))
 }
-const short = computed(() => (results.year ? `${counted(results.year.shortDays, 'day')} short` : 'working it out…'))
+const short = computed(() =>
+  results.year
+    ? `${yearName(results.yearIndex, results.year)}: ${counted(results.year.shortDays, 'day')} short`
+    : 'working it out…',
+)
 const spoken = computed(
   () =>
     `Water held through the year, ${counted(results.year?.shortDays ?? 0, 'day')} short. ` +

@@ -190,7 +190,7 @@ describe('whatever the site and the rain', () => {
 })
 
 describe('the years', () => {
-  it('ranks them, adds up, and says how long full tanks last', () => {
+  it('adds them up, and says how long full tanks last', () => {
     const site = setUp('dry-summer-hill', [{ preset: 'beds', count: 25 }], {
       roof: { name: 'Shed', lengthM: 6, widthM: 5, material: 'steel' },
       place: { latitudeDeg: 39, altitudeM: 400, frostDepthM: 0.2 },
@@ -206,9 +206,7 @@ describe('the years', () => {
       ),
     )
     expect(result.years.map(year => year.year)).toEqual([2001, 2002, 2003, 2004])
-    const [typical, worst] = [result.years[result.typical]!, result.years[result.worst]!]
-    expect(worst.askedL - worst.metL).toBeGreaterThanOrEqual(typical.askedL - typical.metL)
-    expect(worst.shortDays).toBeGreaterThan(0)
+    expect(Math.max(...result.years.map(year => year.shortDays))).toBeGreaterThan(0)
     for (const year of result.years) expect(year.uses.reduce((sum, use) => sum + use.metL, 0)).toBeCloseTo(year.metL, 6)
     expect(result.autonomy!.days).toBeGreaterThan(3)
     expect(result.autonomy!.days).toBeLessThan(60)

@@ -51,9 +51,10 @@ export interface PoolColumns {
   overflowing: boolean
 
   uses: number
-  /** Litres a day, twelve a use; and of all uses together, one a month. */
+  /** Litres a day, twelve a use; of a bed nought, since its soil asks day by day. */
   askedL: Float64Array
-  allAskedL: Float64Array
+  /** The uses that are beds. */
+  bedUse: Int32Array
   /** Sources of use u are the rows from sourceStart[u] to sourceStart[u + 1]; its steps of rationing likewise. */
   sourceStart: Int32Array
   sourceKind: Uint8Array
@@ -74,7 +75,6 @@ export interface PoolColumns {
   /** The pool of a block, or −1 where its uses must be served one by one. */
   blockPool: Int32Array
   blockKeepL: Float64Array
-  blockAskedL: Float64Array
 
   /** Wells, then mains, with the most each brings a day. */
   supplies: number
@@ -129,7 +129,6 @@ const linesOf = ({ transfers, passing }: Compiled) => [...transfers, ...passing]
 interface Block {
   pool: number
   first: number
-  askedL: number[]
 }
 
 /**
@@ -138,12 +137,10 @@ interface Block {
  */
 function blocksOf(demands: Compiled['demands']): Block[] {
   const blocks: Block[] = []
-  demands.forEach(({ sources, rations, litresPerDay }, use) => {
+  demands.forEach(({ sources, rations }, use) => {
     const only = sources[0]?.kind === 'pool' && !rations.length ? sources[0] : undefined
     const last = blocks.at(-1)
-    if (only && last?.pool === only.index)
-      last.askedL = last.askedL.map((litres, month) => litres + litresPerDay[month]!)
-    else blocks.push({ pool: only?.index ?? -1, first: use, askedL: litresPerDay })
+    if (!only || last?.pool !== only.index) blocks.push({ pool: only?.index ?? -1, first: use })
   })
   return blocks
 }
@@ -166,6 +163,7 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
   const sources = site.demands.flatMap((demand, use) => demand.sources.map((source, at) => ({ source, use, at })))
   const rations = site.demands.flatMap((demand, use) => demand.rations.map((ration, at) => ({ ration, use, at })))
   const blocks = blocksOf(site.demands)
+  const beds = site.demands.flatMap((demand, use) => (demand.bed ? [use] : []))
   const past = (block: number) => blocks[block + 1]?.first ?? site.demands.length
   const lines = linesOf(site)
   /** Mains stand behind the wells in the list of supplies. */
@@ -189,9 +187,7 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     overflowing: lines.some(line => line.stopL === Infinity),
     uses: site.demands.length,
     askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
-    allAskedL: Float64Array.from({ length: 12 }, (_, month) =>
-      site.demands.reduce((sum, demand) => sum + demand.litresPerDay[month]!, 0),
-    ),
+    bedUse: Int32Array.from(beds),
     sourceStart: Int32Array.from(starts(demand => demand.sources.length)),
     sourceKind: Uint8Array.from(sources, ({ source }) => KINDS[source.kind]),
     sourceIndex: Int32Array.from(sources, ({ source }) => supplyRow(source)),
@@ -212,7 +208,6 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
         ? 0
         : Math.max(...lane.demands.slice(blocks[row]!.first, past(row)).map(demand => demand.sources[0]!.keepL)),
     ),
-    blockAskedL: Float64Array.from(blocks.flatMap(block => block.askedL)),
     supplies: site.wells.length + site.mains.length,
     supplyMostL: Float64Array.from([
       ...site.wells.map(well => well.yieldLPerDay),

@@ -5,9 +5,13 @@ import type { Compiled } from './compiled'
 import { poolsOf } from './pools'
 import type { Site } from '../site'
 import type { NodeOf } from '../kinds'
+import { weatherSeries, type DailySeries } from '../climate'
 
-/** Compiles a site. Any document that can be read compiles, however ill-made; lines that lead nowhere carry nothing. */
-export function compile(site: Site): Compiled {
+/**
+ * Compiles a site. Any document that can be read compiles, however ill-made; lines that lead nowhere carry nothing.
+ * The weather says only how much a bed's largest day asks, and is not asked where that does not matter.
+ */
+export function compile(site: Site, weather: () => DailySeries = () => weatherSeries(site)): Compiled {
   const pools = poolsOf(site)
   const poolOf = new Map(pools.flatMap((pool, index) => pool.tanks.map(tank => [tank.id, index] as const)))
   const nodesOf = <Kind extends 'chamber' | 'well' | 'main'>(kind: Kind) =>
@@ -28,7 +32,7 @@ export function compile(site: Site): Compiled {
     chambers: chambersOf(chambers),
     transfers,
     passing: passingOf(transfers),
-    demands: demandsOf(site, pools, supplies, transfers, outside, topUps),
+    demands: demandsOf(site, weather, pools, supplies, transfers, outside, topUps),
     wells: wells.map(({ id, name, yieldLPerDay }) => ({ id, name, yieldLPerDay })),
     mains: mains.map(({ id, name, rule }) => ({ id, name, mostLPerDay: rule.mostLPerDay ?? Infinity })),
     topUps,

@@ -1,8 +1,11 @@
+import { sum } from 'd3-array'
+import { bedOf, largestDayL } from './beds'
 import { behind, type Supply } from './compileLines'
 import { type Demand, EVERY_MONTH, monthMask, type Ration, type TopUp, type Transfer, type UseSource } from './compiled'
 import type { Pool } from './pools'
 import { litresPerDay, type Path, pathsFrom, type Site, type Use } from '../site'
 import type { NodeOf } from '../kinds'
+import type { DailySeries } from '../climate'
 
 /** A way that a well's or a main's water goes. */
 export interface OutsideSupply {
@@ -70,27 +73,35 @@ function poolsFor(use: Use, supplies: Supply[], transfers: Transfer[]): Map<numb
   return sources
 }
 
+const NO_MONTHS = Array<number>(12).fill(0)
+
 /** What each use asks a day, and from where it is served in which order; by priority. */
 export function demandsOf(
   site: Site,
+  weather: () => DailySeries,
   pools: Pool[],
   supplies: Supply[],
   transfers: Transfer[],
   outside: OutsideSupply[],
   topUps: TopUp[],
 ): Demand[] {
-  const drawn = site.uses.map(use => ({
-    use,
-    fromPools: poolsFor(use, supplies, transfers),
-    litresPerDay: litresPerDay(site, use),
-  }))
-  const mostADayL = pools.map((_, index) =>
-    drawn
-      .filter(({ fromPools }) => fromPools.has(index))
-      .reduce((sum, { litresPerDay }) => sum + Math.max(...litresPerDay), 0),
-  )
+  const drawn = site.uses.map(use => {
+    const bed = bedOf(site, use.amount)
+    return {
+      use,
+      bed,
+      fromPools: poolsFor(use, supplies, transfers),
+      litresPerDay: bed ? NO_MONTHS : litresPerDay(site, use),
+    }
+  })
+  /** The most that a day can draw from a pool; asked only where a well tops it up. */
+  const mostADayL = (pool: number) =>
+    sum(
+      drawn.filter(({ fromPools }) => fromPools.has(pool)),
+      entry => (entry.bed ? largestDayL(entry, weather()) : Math.max(...entry.litresPerDay)),
+    )
   return drawn
-    .map(({ use, fromPools, litresPerDay }): Demand => {
+    .map(({ use, bed, fromPools, litresPerDay }): Demand => {
       const direct = outside
         .filter(supply => supply.path.end.id === use.at)
         .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
@@ -100,7 +111,7 @@ export function demandsOf(
         const own = fromPools.get(pool)
         if (kind === 'cart' || !own || startL <= own.keepL) return []
         if (direct.some(other => other.kind === kind && other.index === index)) return []
-        return kind === 'main' || startL - own.keepL < mostADayL[pool]! ? [{ kind, index, keepL: 0, months }] : []
+        return kind === 'main' || startL - own.keepL < mostADayL(pool) ? [{ kind, index, keepL: 0, months }] : []
       })
       const [first] = fromPools.keys()
       return {
@@ -108,6 +119,7 @@ export function demandsOf(
         name: use.name,
         priority: use.priority,
         litresPerDay,
+        ...(bed ? { bed } : {}),
         sources: [...fromPools.values(), ...direct, ...through],
         rations: first === undefined ? [] : rationsOf(use, first, pools[first]!.capL),
       }

@@ -1,3 +1,4 @@
+import type { Bed } from './beds'
 import type { Pool } from './pools'
 
 /**
@@ -46,7 +47,9 @@ export interface Demand {
   id: string
   name: string
   priority: number
+  /** Litres a day, January first; of a bed the weather's noughts, since its soil asks day by day. */
   litresPerDay: number[]
+  bed?: Bed
   sources: UseSource[]
   rations: Ration[]
 }

@@ -1,5 +1,5 @@
 import { SHORT_SHARE } from './year'
-import { prepareCatch, runLanes } from './runLanes'
+import { runLanes, runWeather } from './runLanes'
 import { byHappening, type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
 import type { Compiled } from './compiled'
 import { poolColumns, roofColumns, type RoofColumns } from './columns'
@@ -90,14 +90,15 @@ export function runMembers(
 
 function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, members: DailySeries[]): void {
   const columns = poolColumns(members.map(() => compiled))
-  const { lanes: count, pools, allAskedL } = columns
+  const { lanes: count, pools } = columns
   const [series] = members as [DailySeries]
   const { years } = series
   const holdsL = compiled.pools.reduce((sum, pool) => sum + pool.capL, 0)
   const totals = dayColumns(count)
   const sums = byHappening(totals)
   const [daysShort, monthsShort] = [new Float64Array(count), new Int32Array(count)]
-  let [askedL, year] = [0, 0]
+  const askedL = new Float64Array(count)
+  let year = 0
 
   const endYear = () => {
     for (let lane = 0; lane < count; lane++) {
@@ -116,18 +117,18 @@ function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, mem
       tally.byLevel[week * LEVELS + Math.round((heldL / holdsL) * (LEVELS - 1))]!++
     }
   }
-  const caught = members.map(member => prepareCatch(roofs, member))
-  runLanes({ columns, series, caught }, (day, month, lanes) => {
+  const weather = members.map(member => runWeather(compiled, member, true, roofs))
+  runLanes({ columns, series, weather }, (day, month, lanes) => {
     const { from, to } = years[year] ?? { from: Infinity, to: Infinity }
     if (day < from) return
-    askedL += allAskedL[month]!
+    for (let lane = 0; lane < count; lane++) askedL[lane]! += lanes.allAskedL[lanes.askWidth > 1 ? lane : 0]!
     const { spilled, brought, withheld } = lanes
     if (spilled) add(sums.spilled, lanes.figures.spilled, count)
     if (brought) add(sums.brought, lanes.figures.brought, count)
     if (withheld) add(sums.withheld, lanes.figures.withheld, count)
     if (withheld)
       for (let lane = 0; lane < count; lane++) {
-        if (lanes.shortL[lane]! <= allAskedL[month]! * SHORT_SHARE) continue
+        if (lanes.shortL[lane]! <= lanes.allAskedL[lanes.askWidth > 1 ? lane : 0]! * SHORT_SHARE) continue
         daysShort[lane]!++
         monthsShort[lane]! |= 1 << month
       }
@@ -137,7 +138,7 @@ function runSideBySide(tally: Tally, compiled: Compiled, roofs: RoofColumns, mem
   })
   tally.members += count
   tally.years += count * years.length
-  tally.askedL += Math.round(askedL) * count
+  for (const litres of askedL) tally.askedL += Math.round(litres)
   for (const figure of Object.keys(totals) as DayFigure[])
     for (const litres of totals[figure]) tally[figure] += Math.round(litres)
 }

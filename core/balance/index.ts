@@ -1,4 +1,5 @@
 export { catchYear, type CatchYear } from './catchYear'
+export { largestDayL } from './beds'
 export { isFilled } from './columns'
 export { compile } from './compile'
 export type { Compiled } from './compiled'
@@ -10,4 +11,13 @@ export { poolsOf, type Pool } from './pools'
 export { massErrorL, simulate, type DailyRun } from './simulate'
 export { payingSizeL, poolPrice, sizeCurve, type SizePoint } from './sizing'
 export { emptyingOf, soakingOf, spillWay, type Emptying, type Soaking, type SpillWay } from './spillWays'
-export { meanMonths, outlook, outlookOf, type Outlook, type YearFigures } from './year'
+export {
+  askedByUse,
+  meanMonths,
+  outlook,
+  outlookOf,
+  overYears,
+  type Outlook,
+  type OverYears,
+  type YearFigures,
+} from './year'

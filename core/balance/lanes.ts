@@ -9,6 +9,13 @@ import { FROM_CART, FROM_POOL, FROM_WELL, type PoolColumns } from './columns'
  */
 export interface Lanes extends Record<DayFigure, Float64Array>, Record<Happening, boolean> {
   pool: Float64Array
+  /** What each use, each block of uses and all together ask today: one figure for all lanes, or one a lane. */
+  askWidth: number
+  askedL: Float64Array
+  blockAskedL: Float64Array
+  allAskedL: Float64Array
+  /** The month (0–11) that the figures above are of. */
+  askedMonth: number
   filling: Uint8Array
   /** What each well and main can still bring today. */
   supplyLeft: Float64Array
@@ -19,12 +26,17 @@ export interface Lanes extends Record<DayFigure, Float64Array>, Record<Happening
 }
 
 /** Lanes whose pools stand at a share of what they hold; those that nothing fills are empty. */
-export function startLanes(columns: PoolColumns, share: number): Lanes {
-  const { lanes, pools, uses, topUps, supplies, supplyMostL, capL, filled } = columns
+export function startLanes(columns: PoolColumns, share: number, askWidth: number): Lanes {
+  const { lanes, pools, uses, blocks, topUps, supplies, supplyMostL, capL, filled } = columns
   const { spilledL, wellL, mainL, cartL, loads, shortL, rationedL } = dayColumns(lanes)
   // Written out: what is spread into an object is reached more slowly, and the days' loops read nothing else.
   return {
     pool: capL.map((litres, at) => litres * share * filled[Math.floor(at / lanes)]!).subarray(0, pools * lanes),
+    askWidth,
+    askedL: new Float64Array(uses * askWidth),
+    blockAskedL: new Float64Array(blocks * askWidth),
+    allAskedL: new Float64Array(askWidth),
+    askedMonth: -1,
     filling: new Uint8Array(topUps * lanes),
     supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
     spilledL,
@@ -40,6 +52,54 @@ export function startLanes(columns: PoolColumns, share: number): Lanes {
     brought: false,
     withheld: false,
     figures: byHappening({ spilledL, wellL, mainL, cartL, loads, shortL, rationedL }),
+  }
+}
+
+/**
+ * What is asked on a day: by the month, and by beds as their soil stands. `bedsL` holds what the beds ask, a row a
+ * day: one for all lanes, or one a lane.
+ */
+export function askDay(
+  columns: PoolColumns,
+  lanes: Lanes,
+  day: number,
+  month: number,
+  bedsL: readonly Float64Array[],
+): void {
+  const { bedUse } = columns
+  const { askWidth, askedL } = lanes
+  let anew = month !== lanes.askedMonth
+  if (anew) askMonth(columns, lanes, month)
+  for (let lane = 0; lane < askWidth; lane++) {
+    const ownL = bedsL[lane]!
+    for (let bed = 0, row = day * bedUse.length; bed < bedUse.length; bed++, row++) {
+      const at = bedUse[bed]! * askWidth + lane
+      if (askedL[at] === ownL[row]) continue
+      askedL[at] = ownL[row]!
+      anew = true
+    }
+  }
+  if (anew) addUpAsked(columns, lanes)
+}
+
+function askMonth({ uses, askedL }: PoolColumns, lanes: Lanes, month: number): void {
+  const { askWidth } = lanes
+  lanes.askedMonth = month
+  for (let use = 0; use < uses; use++)
+    lanes.askedL.fill(askedL[use * 12 + month]!, use * askWidth, (use + 1) * askWidth)
+}
+
+function addUpAsked({ blocks, blockStart }: PoolColumns, lanes: Lanes): void {
+  const { askWidth, askedL, blockAskedL, allAskedL } = lanes
+  for (let lane = 0; lane < askWidth; lane++) {
+    let all = 0
+    for (let block = 0; block < blocks; block++) {
+      let asked = 0
+      for (let use = blockStart[block]!; use < blockStart[block + 1]!; use++) asked += askedL[use * askWidth + lane]!
+      blockAskedL[block * askWidth + lane] = asked
+      all += asked
+    }
+    allAskedL[lane] = all
   }
 }
 
@@ -131,13 +191,14 @@ function transfer(columns: PoolColumns, { pool: held }: Lanes): void {
 /** Uses in their order of priority; those in turn on one pool at once while it holds enough. */
 function serve(columns: PoolColumns, lanes: Lanes, month: number): void {
   const { lanes: count, blockKeepL } = columns
-  const { pool: held } = lanes
+  const { pool: held, askWidth, blockAskedL } = lanes
   for (let block = 0; block < columns.blocks; block++) {
     const pool = columns.blockPool[block]!
     const [first, past] = [columns.blockStart[block]!, columns.blockStart[block + 1]!]
-    const asked = columns.blockAskedL[block * 12 + month]!
+    let asked = blockAskedL[block * askWidth]!
     for (let lane = 0; lane < count; lane++) {
       const at = pool * count + lane
+      if (askWidth > 1) asked = blockAskedL[block * askWidth + lane]!
       if (pool >= 0 && held[at]! - blockKeepL[block * count + lane]! >= asked) held[at]! -= asked
       else for (let use = first; use < past; use++) serveUse(columns, lanes, use, month, lane)
     }
@@ -147,7 +208,8 @@ function serve(columns: PoolColumns, lanes: Lanes, month: number): void {
 /** One use from its sources in their order, each down to what it must keep. */
 function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number, lane: number): void {
   const { lanes: count, sourceStart, sourceKind, sourceIndex, sourceKeepL, sourceMonths, rationStart } = columns
-  let open = columns.askedL[use * 12 + month]!
+  const { askWidth } = lanes
+  let open = lanes.askedL[use * askWidth + (askWidth > 1 ? lane : 0)]!
   if (rationStart[use]! < rationStart[use + 1]!) open -= rationed(columns, lanes, use, open, lane)
   for (let row = sourceStart[use]!; row < sourceStart[use + 1]!; row++) {
     if (open === 0 || (sourceMonths[row]! & (1 << month)) === 0) continue
@@ -197,7 +259,11 @@ function rationed(columns: PoolColumns, lanes: Lanes, use: number, asked: number
 function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
   const { lanes: count } = columns
   for (let index = 0; index < columns.topUps; index++) {
-    if ((columns.topUpMonths[index]! & monthBit) === 0) continue
+    if ((columns.topUpMonths[index]! & monthBit) === 0) {
+      // Its months over, the switch starts anew at its trigger.
+      lanes.filling.fill(0, index * count, (index + 1) * count)
+      continue
+    }
     const pool = columns.topUpPool[index]! * count
     const mostL = columns.topUpMostL[index]!
     const kind = columns.topUpKind[index]!

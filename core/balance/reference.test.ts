@@ -2,11 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryRain, arbitrarySite } from '../../tests/sites'
 import { simulate } from './simulate'
+import type { Bed } from './beds'
 import { compile } from './compile'
 import type { Compiled } from './compiled'
 import { roofYield } from '../sums'
 import { seriesOf, stormSplit } from '../climate'
 import { WET_DAY_HOURS } from '../catalog'
+
+/** How many days of beds the plain balance has reckoned: none would test nothing. */
+let beds = 0
 
 interface PlainDay {
   pools: number[]
@@ -34,6 +38,7 @@ function plainBalance(
 ): PlainDay[] {
   const pools = startL.map((litres, pool) => Math.max(0, Math.min(litres, site.pools[pool]!.capL)))
   const chambers = site.chambers.map(() => 0)
+  const depletedMm = site.demands.map(() => 0)
   const filling = site.topUps.map(() => false)
   const allowed = (mask: number, month: number) => Math.floor(mask / 2 ** month) % 2 === 1
 
@@ -52,6 +57,16 @@ function plainBalance(
       rationedL: 0,
     }
     const arriving = pools.map(() => 0)
+    /** The root zone's balance of one day, and what it is given. */
+    const bedToday = (bed: Bed, use: number) => {
+      const evaporates = bed.et0MmPerDay[month]!
+      const drinks = bed.meanC[month]! < 5 ? 0 : evaporates * bed.cropFactor
+      const soaks = bed.sheltered || rain < evaporates / 5 ? 0 : rain
+      const dry = Math.max(0, depletedMm[use]! + drinks - soaks)
+      const given = bed.monthShares[month]! * Math.max(0, dry - bed.availableMm / 2)
+      depletedMm[use] = Math.min(bed.availableMm, dry - given)
+      return (given * bed.areaM2) / bed.irrigationEfficiency
+    }
 
     // Chambers empty first: by hand on their day, or under a falling head for the hours without rain.
     site.chambers.forEach((chamber, index) => {
@@ -122,14 +137,16 @@ function plainBalance(
 
     const wellLeft = site.wells.map(well => well.yieldLPerDay)
     const mainLeft = site.mains.map(main => main.mostLPerDay)
-    for (const demand of site.demands) {
+    for (const [use, demand] of site.demands.entries()) {
+      const asked = demand.bed ? bedToday(demand.bed, use) : demand.litresPerDay[month]!
+      if (demand.bed) beds++
       // Each step of rationing whose level its pool has fallen below; the strictest counts.
       const taken = Math.min(
         1,
         ...demand.rations.filter(ration => pools[ration.pool]! < ration.belowL).map(ration => ration.share),
       )
-      let open = demand.litresPerDay[month]! * taken
-      result.rationedL += demand.litresPerDay[month]! * (1 - taken)
+      let open = asked * taken
+      result.rationedL += asked * (1 - taken)
       for (const source of demand.sources) {
         if (!allowed(source.months, month)) continue
         const available =
@@ -153,6 +170,8 @@ function plainBalance(
     }
 
     site.topUps.forEach((line, index) => {
+      // Out of its months its switch is off.
+      if (!allowed(line.months, month)) filling[index] = false
       if (!allowed(line.months, month)) return
       if (pools[line.pool]! <= line.startL) filling[index] = true
       if (!filling[index]) return
@@ -291,5 +310,6 @@ describe('the flat loop', () => {
       ),
       { numRuns: 120 },
     )
+    expect(beds).toBeGreaterThan(50)
   })
 })

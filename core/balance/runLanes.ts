@@ -1,6 +1,8 @@
-import { startLanes, stepDay, type Lanes } from './lanes'
-import type { PoolColumns, RoofColumns } from './columns'
+import { askBed } from './beds'
 import { catchRain, type CatchRun } from './catch'
+import { roofColumns, type PoolColumns, type RoofColumns } from './columns'
+import type { Compiled } from './compiled'
+import { askDay, startLanes, stepDay, type Lanes } from './lanes'
 import type { DailySeries } from '../climate'
 
 /** Days of weather that a run starts from: what its tanks and chambers hold after them is its beginning. */
@@ -8,17 +10,32 @@ export const FIRST_DAYS = 365
 /** What a run stands at before its first year: half of what the pools hold. */
 const START_SHARE = 1 / 2
 
-/** The roofs' water over a first year, which fills the chambers, and over the whole series after it. */
-export interface PreparedCatch {
+/** What weather brings and asks, whatever the tanks hold. */
+export interface WeatherRun {
+  /** The roofs' water over a first year, which fills the chambers, and over the whole series after it. */
   first: CatchRun
   whole: CatchRun
+  /** What the beds ask, L, a row a day; of no length where there is no bed. */
+  bedsL: Float64Array
 }
 
-/** Runs the roofs over a first year, unless the pools' start is given, and then over the whole series. */
-export function prepareCatch(roofs: RoofColumns, series: DailySeries, warm = true): PreparedCatch {
+/** Runs roofs over a first year, unless the pools' start is given, and then roofs and beds over the whole series. */
+export function runWeather(
+  site: Compiled,
+  series: DailySeries,
+  warm = true,
+  roofs: RoofColumns = roofColumns(site),
+): WeatherRun {
   const chamberL = new Float64Array(roofs.chambers)
   const first = catchRain(roofs, series, warm ? Math.min(FIRST_DAYS, series.rainMm.length) : 0, chamberL)
-  return { first, whole: catchRain(roofs, series, series.rainMm.length, chamberL) }
+  return { first, whole: catchRain(roofs, series, series.rainMm.length, chamberL), bedsL: runBeds(site, series) }
+}
+
+function runBeds({ demands }: Compiled, series: DailySeries): Float64Array {
+  const beds = demands.flatMap(({ bed }) => (bed ? [bed] : []))
+  const bedsL = new Float64Array(beds.length * series.rainMm.length)
+  beds.forEach((bed, index) => askBed(bed, series, bedsL, index, beds.length))
+  return bedsL
 }
 
 /** What is told of every day that was stepped: its place in the series, its month (0–11), and the lanes as they stand. */
@@ -28,8 +45,8 @@ export interface LaneRun {
   columns: PoolColumns
   /** The days run: of lanes with rain of their own, any one's, since they share the calendar. */
   series: Pick<DailySeries, 'rainMm' | 'month'>
-  /** The roofs' water: one for all lanes, or one a lane. */
-  caught: readonly PreparedCatch[]
+  /** What the weather brings and asks: one for all lanes, or one a lane. */
+  weather: readonly WeatherRun[]
   /** Uses are served before what does not fit is spilled. */
   before?: boolean
   /** Litres in each pool and lane at the start; without, a first year is run from half full. */
@@ -37,8 +54,9 @@ export interface LaneRun {
 }
 
 /** The one loop of the balance: a first year that nobody hears of, then every day of the series, told as it goes. */
-export function runLanes({ columns, series, caught, before = false, startL }: LaneRun, observe: Observer): Lanes {
-  const lanes = startLanes(columns, START_SHARE)
+export function runLanes({ columns, series, weather, before = false, startL }: LaneRun, observe: Observer): Lanes {
+  const lanes = startLanes(columns, START_SHARE, weather.length)
+  const bedsL = weather.map(run => run.bedsL)
   const days = series.rainMm.length
   const step = (runs: CatchRun[], count: number, told?: Observer) => {
     const { rainMm, month } = series
@@ -47,6 +65,7 @@ export function runLanes({ columns, series, caught, before = false, startL }: La
     const always = runs.length > 1
     for (let day = 0; day < count; day++) {
       arrive.day = day
+      askDay(columns, lanes, day, month[day]!, bedsL)
       stepDay(columns, lanes, month[day]!, always || rainMm[day]! > 0 ? arrive.act : undefined, before)
       told?.(day, month[day]!, lanes)
     }
@@ -54,12 +73,12 @@ export function runLanes({ columns, series, caught, before = false, startL }: La
   if (startL) lanes.pool.set(Array.from(startL, (litres, at) => Math.max(0, Math.min(litres, columns.capL[at]!))))
   else
     step(
-      caught.map(({ first }) => first),
+      weather.map(({ first }) => first),
       Math.min(FIRST_DAYS, days),
     )
   observe(-1, 0, lanes)
   step(
-    caught.map(({ whole }) => whole),
+    weather.map(({ whole }) => whole),
     days,
     observe,
   )

@@ -1,10 +1,9 @@
 import { sum } from 'd3-array'
-import { type PreparedCatch, prepareCatch, runLanes } from './runLanes'
+import { runLanes, runWeather, type WeatherRun } from './runLanes'
 import type { Lanes } from './lanes'
 import { byHappening, type DayFigure, dayColumns, type Happened } from './figures'
 import type { Compiled } from './compiled'
-import { poolColumns, roofColumns, type PoolColumns } from './columns'
-import type { CatchRun } from './catch'
+import { poolColumns, type PoolColumns } from './columns'
 import type { DailySeries } from '../climate'
 
 export interface RunOptions {
@@ -12,8 +11,8 @@ export interface RunOptions {
   yieldBeforeSpill?: boolean
   /** Litres in each pool at the start; left out, the pools start as a first year of this weather leaves them. */
   startL?: ArrayLike<number>
-  /** The roofs' water over this series, run beforehand by `prepareCatch`, for runs that differ in their tanks alone. */
-  caught?: PreparedCatch
+  /** What this series brings and asks, run beforehand by `runWeather`, for runs that differ in their tanks alone. */
+  weather?: WeatherRun
 }
 
 /**
@@ -34,6 +33,8 @@ export interface DailyRun extends Record<DayFigure, Float64Array> {
   caughtL: Float64Array
   flushedL: Float64Array
   gutterL: Float64Array
+  /** What the beds asked, a row a day. */
+  bedsL: Float64Array
   startL: number
   endL: number
 }
@@ -46,14 +47,14 @@ export interface DailyRun extends Record<DayFigure, Float64Array> {
 export function simulate(site: Compiled, series: DailySeries, options: RunOptions = {}): DailyRun {
   const columns = poolColumns([site])
   const { startL, yieldBeforeSpill: before } = options
-  const caught = options.caught ?? prepareCatch(roofColumns(site), series, startL === undefined)
-  const run = newRun(columns, caught.whole, series.rainMm.length)
+  const weather = options.weather ?? runWeather(site, series, startL === undefined)
+  const run = newRun(columns, weather, series.rainMm.length)
   const figures = byHappening(run)
-  const lanes = runLanes({ columns, series, caught: [caught], before, startL }, (day, month, lanes) => {
-    if (day < 0) run.startL = sum(lanes.pool) + caught.whole.chamberStartL
-    else write(columns, lanes, run, figures, day, month)
+  const lanes = runLanes({ columns, series, weather: [weather], before, startL }, (day, _month, lanes) => {
+    if (day < 0) run.startL = sum(lanes.pool) + weather.whole.chamberStartL
+    else write(columns, lanes, run, figures, day)
   })
-  run.endL = sum(lanes.pool) + caught.whole.chamberEndL
+  run.endL = sum(lanes.pool) + weather.whole.chamberEndL
   return run
 }
 
@@ -73,7 +74,7 @@ export function massErrorL(run: DailyRun): number {
 
 function newRun(
   { pools, uses, rationPool }: PoolColumns,
-  { caughtL, flushedL, gutterL }: CatchRun,
+  { bedsL, whole: { caughtL, flushedL, gutterL } }: WeatherRun,
   days: number,
 ): DailyRun {
   const { spilledL, wellL, mainL, cartL, loads, shortL, rationedL } = dayColumns(days)
@@ -96,24 +97,18 @@ function newRun(
     caughtL,
     flushedL,
     gutterL,
+    bedsL,
     startL: 0,
     endL: 0,
   }
 }
 
 /** Writes down what happened in the one lane of a run. */
-function write(
-  { pools, uses, allAskedL }: PoolColumns,
-  lanes: Lanes,
-  run: DailyRun,
-  figures: Happened,
-  day: number,
-  month: number,
-): void {
+function write({ pools, uses }: PoolColumns, lanes: Lanes, run: DailyRun, figures: Happened, day: number): void {
   let stored = 0
   for (let pool = 0; pool < pools; pool++) stored += run.poolL[day * pools + pool] = lanes.pool[pool]!
   run.storedL[day] = stored
-  run.askedL[day] = allAskedL[month]!
+  run.askedL[day] = lanes.allAskedL[0]!
   const { spilled, brought, withheld } = lanes
   if (spilled) copy(figures.spilled, lanes.figures.spilled, day)
   if (brought) copy(figures.brought, lanes.figures.brought, day)

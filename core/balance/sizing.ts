@@ -1,8 +1,9 @@
-import { rankedShare, SHORT_SHARE } from './year'
-import { prepareCatch, runLanes } from './runLanes'
+import { ascending, quantileSorted } from 'd3-array'
+import { SHORT_SHARE } from './year'
+import { runLanes, runWeather } from './runLanes'
 import type { Pool } from './pools'
 import type { Compiled } from './compiled'
-import { poolColumns, roofColumns } from './columns'
+import { poolColumns } from './columns'
 import { tankNominalL } from '../site'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'
 import { guessedPrice } from '../catalog'
@@ -24,6 +25,8 @@ export interface SizePoint {
   price: number
 }
 
+const BAND = [0.1, 0.5, 0.9]
+
 /** From a tenth of what there is to four times as much, closer together where a tank is small. */
 const SHARES = [...Array.from({ length: 39 }, (_, step) => 0.1 * 40 ** (step / 38)), 1].sort((a, b) => a - b)
 
@@ -38,26 +41,25 @@ export function sizeCurve(
   series: DailySeries,
   shares: readonly number[] = SHARES,
 ): SizePoint[] {
-  const caught = prepareCatch(roofColumns(compiled), series)
+  const weather = [runWeather(compiled, series)]
   const columns = poolColumns(shares.map(share => widened(compiled, pool, share)))
-  const { lanes: count, allAskedL } = columns
+  const { lanes: count } = columns
   const { years } = series
   const days = series.rainMm.length
   const total = () => new Float64Array(count)
   const [shortDays, shortL, spilledL, broughtL, inYear] = [total(), total(), total(), total(), total()]
   const byYear = new Uint16Array(count * years.length)
   let year = 0
-  runLanes({ columns, series, caught: [caught] }, (day, month, lanes) => {
+  runLanes({ columns, series, weather }, (day, _month, lanes) => {
     if (day < 0) return
     if (day === years[year]?.from) inYear.fill(0)
-    const least = allAskedL[month]! * SHORT_SHARE
     const { spilled, brought, withheld } = lanes
     for (let lane = 0; lane < count; lane++) {
       if (spilled) spilledL[lane]! += lanes.spilledL[lane]!
       if (brought) broughtL[lane]! += lanes.wellL[lane]! + lanes.mainL[lane]! + lanes.cartL[lane]!
       if (!withheld) continue
       shortL[lane]! += lanes.shortL[lane]!
-      if (lanes.shortL[lane]! <= least) continue
+      if (lanes.shortL[lane]! <= lanes.allAskedL[0]! * SHORT_SHARE) continue
       shortDays[lane]!++
       inYear[lane]!++
     }
@@ -68,14 +70,14 @@ export function sizeCurve(
   const { capL } = compiled.pools[pool]!
   const count365 = days / DAYS_A_YEAR
   return shares.map((share, lane): SizePoint => {
-    const ranked = byYear.slice(lane * years.length, (lane + 1) * years.length).sort()
+    const ranked = Array.from(byYear.subarray(lane * years.length, (lane + 1) * years.length)).sort(ascending)
     return {
       capL: capL * share,
       shortDays: shortDays[lane]! / count365,
       shortL: shortL[lane]! / count365,
       spilledL: spilledL[lane]! / count365,
       broughtL: broughtL[lane]! / count365,
-      band: [rankedShare(ranked, 0.1), rankedShare(ranked, 0.5), rankedShare(ranked, 0.9)],
+      band: BAND.map(share => quantileSorted(ranked, share) ?? 0) as SizePoint['band'],
       price: poolPrice(compiled.pools[pool]!, share),
     }
   })

@@ -1,9 +1,10 @@
+import { extent, median } from 'd3-array'
 import { simulate, type DailyRun, type RunOptions } from './simulate'
 import { keptBackL } from './joining'
 import { compile } from './compile'
 import type { Compiled } from './compiled'
 import type { Site } from '../site'
-import { monthsFrom, seriesOf, type DailySeries } from '../climate'
+import { monthsFrom, referenceYears, seriesOf, type DailySeries, type ReferenceYears } from '../climate'
 
 export interface UseYear {
   id: string
@@ -59,9 +60,10 @@ export interface PoolFigures {
 /** What a site's weather makes of it, over all years of the series. */
 export interface Outlook {
   years: YearFigures[]
-  /** Indices into `years`: the middle one and the worst by litres short, then by days short, then by the least held. */
-  typical: number
-  worst: number
+  /** Years that stand for others, by the weather alone: indices into `years`. */
+  reference: ReferenceYears
+  /** Litres a day that each use asks, in the mean of each month, January first, and on the day that asks most. */
+  asks: { id: string; litresPerDay: number[]; mostL: number }[]
   made: boolean
   startDay: number
   run: DailyRun
@@ -97,41 +99,76 @@ export function meanMonths({ startDay, years, run }: Pick<Outlook, 'startDay' | 
   return { comesL, askedL }
 }
 
-/** The figure that a share of ranked years stay at or below. */
-export function rankedShare(ranked: ArrayLike<number>, share: number): number {
-  return ranked[Math.round(share * (ranked.length - 1))] ?? 0
-}
-
 /** A day counts as short when a use misses more than a thousandth of what it asked for. */
 export const SHORT_SHARE = 1e-3
 
+/** What a use asked on a day of a run, L: by its months, or as its bed's soil stood. */
+export function askedByUse(
+  { demands }: Compiled,
+  { bedsL }: Pick<DailyRun, 'bedsL'>,
+  month: ArrayLike<number>,
+  use: number,
+): (day: number) => number {
+  const { bed, litresPerDay } = demands[use]!
+  if (!bed) return day => litresPerDay[month[day]!]!
+  const beds = demands.filter(demand => demand.bed)
+  const index = beds.indexOf(demands[use]!)
+  return day => bedsL[day * beds.length + index]!
+}
+
 /** Runs a site over a series and reads the years off it. */
 export function outlook(site: Site, series: DailySeries, options: RunOptions = {}): Outlook {
-  const compiled = compile(site)
-  return outlookOf(compiled, series, simulate(compiled, series, options))
+  const compiled = compile(site, () => series)
+  return outlookOf(site, compiled, series, simulate(compiled, series, options))
 }
 
 /** What the years of a run come to. */
-export function outlookOf(compiled: Compiled, series: DailySeries, run: DailyRun): Outlook {
+export function outlookOf(
+  weather: Pick<Site, 'climate' | 'place'>,
+  compiled: Compiled,
+  series: DailySeries,
+  run: DailyRun,
+): Outlook {
   const years = series.years.map(({ year, from, to }) => yearFigures(compiled, series, run, year, from, to))
-  const ranked = years
-    .map((figures, index) => ({ index, short: figures.askedL - figures.metL, figures }))
-    .sort(
-      (a, b) =>
-        a.short - b.short ||
-        a.figures.shortDays - b.figures.shortDays ||
-        b.figures.leastStoredL - a.figures.leastStoredL,
-    )
   return {
     years,
-    typical: ranked[Math.floor((ranked.length - 1) / 2)]!.index,
-    worst: ranked.at(-1)!.index,
+    reference: referenceYears(weather, series),
+    asks: compiled.demands.map((_, use) => askedOf(compiled, series, run, use)),
     made: series.made,
     startDay: series.startDay,
     run,
     pools: poolFigures(compiled),
     autonomy: autonomy(compiled),
   }
+}
+
+/** A figure over the years of a plan: the middle one, and from the least to the most. */
+export interface OverYears {
+  middle: number
+  least: number
+  most: number
+}
+
+export function overYears({ years }: Pick<Outlook, 'years'>, of: (year: YearFigures) => number): OverYears {
+  const figures = years.map(of)
+  const [least = 0, most = 0] = extent(figures)
+  return { middle: median(figures) ?? 0, least, most }
+}
+
+/** What a use asks in the days of a run. */
+function askedOf(compiled: Compiled, { month }: DailySeries, run: DailyRun, use: number): Outlook['asks'][number] {
+  const { id, bed, litresPerDay } = compiled.demands[use]!
+  if (!bed) return { id, litresPerDay, mostL: Math.max(...litresPerDay) }
+  let mostL = 0
+  const askedOn = askedByUse(compiled, run, month, use)
+  const [askedL, days] = [Array<number>(12).fill(0), Array<number>(12).fill(0)]
+  for (let day = 0; day < run.days; day++) {
+    const litres = askedOn(day)
+    askedL[month[day]!]! += litres
+    days[month[day]!]!++
+    if (litres > mostL) mostL = litres
+  }
+  return { id, litresPerDay: askedL.map((litres, at) => (days[at]! > 0 ? litres / days[at]! : 0)), mostL }
 }
 
 export function poolFigures(compiled: Compiled): PoolFigures[] {
@@ -159,10 +196,11 @@ function yearFigures(
     for (let day = from; day < to; day++) sum += values[day]!
     return sum
   }
-  const uses = compiled.demands.map(({ id, name, litresPerDay }, use): UseYear => {
+  const uses = compiled.demands.map(({ id, name }, use): UseYear => {
+    const askedOn = askedByUse(compiled, run, series.month, use)
     let [askedL, metL, rationedL] = [0, 0, 0]
     const shortRun = longestRun(from, to, day => {
-      const asked = litresPerDay[series.month[day]!]!
+      const asked = askedOn(day)
       const short = run.shortByUseL[day * run.uses + use]!
       askedL += asked
       const given = run.rationedByUseL[day * run.uses + use] ?? 0
@@ -218,7 +256,10 @@ const AUTONOMY_DAYS = 730
 
 /** How long full tanks last with no rain and no top-up from wells or mains, begun on the first of the worst month. */
 function autonomy(compiled: Compiled): Outlook['autonomy'] {
-  if (!compiled.demands.some(demand => demand.litresPerDay.some(litres => litres > 0)) || !compiled.pools.length)
+  if (
+    !compiled.demands.some(demand => demand.bed || demand.litresPerDay.some(litres => litres > 0)) ||
+    !compiled.pools.length
+  )
     return undefined
   const alone: Compiled = {
     ...compiled,

@@ -16,11 +16,14 @@ export const SOILS = {
 export type SoilId = keyof typeof SOILS
 export const SOIL_IDS = Object.keys(SOILS) as [SoilId, ...SoilId[]]
 
-/** Garden soil, by how much of the rain it holds for the roots. */
+/**
+ * Garden soil: the share of the rain that it holds for the roots over a month, and the water a metre of it gives up
+ * between field capacity and wilting (FAO-56, table 19, in round figures).
+ */
 export const BED_SOILS = {
-  sand: { name: 'sandy soil', rainUseShare: 0.6 },
-  loam: { name: 'loam', rainUseShare: 0.75 },
-  clay: { name: 'heavy soil', rainUseShare: 0.8 },
+  sand: { name: 'sandy soil', rainUseShare: 0.6, availableMmPerM: 80 },
+  loam: { name: 'loam', rainUseShare: 0.75, availableMmPerM: 160 },
+  clay: { name: 'heavy soil', rainUseShare: 0.8, availableMmPerM: 140 },
 } as const
 export type BedSoilId = keyof typeof BED_SOILS
 export const BED_SOIL_IDS = Object.keys(BED_SOILS) as [BedSoilId, ...BedSoilId[]]

@@ -19,6 +19,8 @@ export interface UsePreset {
   times?: number
   hotFactor?: number
   count: number
+  /** How deep a bed's plants root, where deeper or shallower than vegetables do. */
+  rootM?: number
   tapAboveGroundM: number
   /** Indoors, where nobody is content with what a tank's height gives. */
   pressurised?: boolean
@@ -76,7 +78,15 @@ const presets = {
   basin: { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
   washdown: { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
   beds: { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
-  trees: { name: 'Fruit trees on drip', quality: 'garden', by: 'bed', each: 0.6, count: 60, tapAboveGroundM: 0.3 },
+  trees: {
+    name: 'Fruit trees on drip',
+    quality: 'garden',
+    by: 'bed',
+    each: 0.6,
+    count: 60,
+    rootM: 1,
+    tapAboveGroundM: 0.3,
+  },
   goats: { name: 'Goats', quality: 'animals', by: 'heads', each: 6, hotFactor: 1.6, count: 6, tapAboveGroundM: 0.5 },
   pigs: { name: 'Pigs', quality: 'animals', by: 'heads', each: 12, hotFactor: 1.6, count: 3, tapAboveGroundM: 0.5 },
   horses: { name: 'Horses', quality: 'animals', by: 'heads', each: 35, hotFactor: 1.6, count: 2, tapAboveGroundM: 0.6 },

@@ -3,7 +3,7 @@ import { shiftRecord } from './shiftRecord'
 import { makeRain } from './rainMaker'
 import { fitRain } from './fitRain'
 import { dayNumber, dayOf, monthsFrom, yearOf } from './calendar'
-import { fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
+import { et0Mm, fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
 
 /** Rain by day with the calendar the daily balance needs. */
 export interface DailySeries {
@@ -17,6 +17,8 @@ export interface DailySeries {
   made: boolean
   /** How the rain of a wet day is spread over it, hardest five minutes first; unknown where no storm is. */
   split?: Float64Array
+  /** The days' own warmth, where the record has temperatures; else the months' means stand. */
+  warmth?: { et0Mm: Float64Array; meanC: Float64Array }
 }
 
 export const MADE_YEARS = 30
@@ -50,13 +52,25 @@ export function dailySeries(weather: Weather, options: { years?: number; seed?: 
 
 function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: number; seed?: number }): DailySeries {
   const { daily, runOn } = weather.climate
-  if (daily && runOn !== 'made') return seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
+  if (daily && runOn !== 'made') {
+    const series = seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
+    return { ...series, warmth: warmthOf(weather, daily, series.month) }
+  }
   const start = dayNumber(MADE_START)
   return seriesOf(
     start,
     makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed),
     true,
   )
+}
+
+/** What each day of a record with temperatures takes from a reference lawn, and how warm it is. */
+function warmthOf({ place }: Weather, { tMinC, tMaxC }: NonNullable<Climate['daily']>, month: Uint8Array) {
+  if (!tMinC || !tMaxC) return undefined
+  return {
+    et0Mm: Float64Array.from(month, (at, day) => et0Mm(place.latitudeDeg, at, tMinC[day]!, tMaxC[day]!)),
+    meanC: Float64Array.from(month, (_, day) => (tMinC[day]! + tMaxC[day]!) / 2),
+  }
 }
 
 /** Makes the rain of any member of an ensemble: the site's climate with another seed, on one calendar. */
@@ -79,14 +93,14 @@ function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {
   }))
 }
 
-const made = new WeakMap<Climate, { southern: boolean; series: DailySeries }>()
+const made = new WeakMap<Climate, { latitudeDeg: number; series: DailySeries }>()
 
 /** The site's series, made once for as long as its climate is the same object. */
 export function weatherSeries(weather: Weather): DailySeries {
-  const southern = weather.place.latitudeDeg < 0
+  const { latitudeDeg } = weather.place
   const known = made.get(weather.climate)
-  if (known?.southern === southern) return known.series
+  if (known?.latitudeDeg === latitudeDeg) return known.series
   const series = dailySeries(weather)
-  made.set(weather.climate, { southern, series })
+  made.set(weather.climate, { latitudeDeg, series })
   return series
 }

@@ -26,7 +26,7 @@ const ALL_YEAR = Array.from({ length: 12 }, () => 1)
 const SUPPLY_MM = 26.6
 
 export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].count): Amount {
-  const { by, each, times = 1, hotFactor } = USE_PRESETS[preset]
+  const { by, each, times = 1, hotFactor, rootM } = USE_PRESETS[preset]
   switch (by) {
     case 'people':
       return { by, people: count, litresPerPersonDay: each, months: [...ALL_YEAR] }
@@ -37,7 +37,14 @@ export function presetAmount(preset: UsePresetId, count = USE_PRESETS[preset].co
     case 'day':
       return { by, litresPerDay: each * count, months: [...ALL_YEAR] }
     case 'bed':
-      return { by, areaM2: count, cropCoefficient: each, irrigationEfficiency: 0.9, months: [...ALL_YEAR] }
+      return {
+        by,
+        areaM2: count,
+        cropCoefficient: each,
+        irrigationEfficiency: 0.9,
+        ...(rootM ? { rootM } : {}),
+        months: [...ALL_YEAR],
+      }
   }
 }
 

@@ -4,13 +4,13 @@ import { review } from '../review'
 import { replay, type LeftMove } from '../moves'
 import type { SiteNode } from '../kinds'
 import type { DailySeries } from '../climate'
-import { compile, outlook, poolPrice, usableL } from '../balance'
+import { compile, outlook, overYears, poolPrice, usableL } from '../balance'
 
 /** What a plan comes to, in the figures by which plans are chosen. */
 export interface Weighed {
   nominalL: number
   usableL: number
-  /** In a mean year of the same weather. */
+  /** In the middle of all years of the same weather. */
   shortDays: number
   metShare: number
   spilledL: number
@@ -25,7 +25,9 @@ export interface Weighed {
 /** Weighs a plan over a series. */
 export function weigh(site: Site, series: DailySeries): Weighed {
   const compiled = compile(site)
-  const { years, autonomy } = outlook(site, series)
+  const told = outlook(site, series)
+  const { years, autonomy } = told
+  const middle = (of: (year: (typeof years)[number]) => number) => overYears(told, of).middle
   const mean = (of: (year: (typeof years)[number]) => number) =>
     years.reduce((sum, year) => sum + of(year), 0) / years.length
   const { findings } = review(site)
@@ -33,13 +35,13 @@ export function weigh(site: Site, series: DailySeries): Weighed {
   return {
     nominalL: compiled.pools.reduce((sum, pool) => sum + pool.nominalL, 0),
     usableL: usableL(compiled),
-    shortDays: mean(year => year.shortDays),
+    shortDays: middle(year => year.shortDays),
     metShare: asked > 0 ? mean(year => year.metL) / asked : 1,
-    spilledL: mean(year => year.spilledL),
-    broughtL: mean(year => year.wellL + year.mainL + year.cartL),
+    spilledL: middle(year => year.spilledL),
+    broughtL: middle(year => year.wellL + year.mainL + year.cartL),
     autonomyDays: autonomy && !autonomy.beyond ? autonomy.days : undefined,
     price: compiled.pools.reduce((sum, pool) => sum + poolPrice(pool), 0),
-    yearlyCost: mean(year => outsideCost(site, year)),
+    yearlyCost: middle(year => outsideCost(site, year)),
     findings: {
       wrong: findings.filter(finding => finding.severity === 'wrong').length,
       look: findings.filter(finding => finding.severity === 'look').length,

@@ -38,7 +38,7 @@ describe('a reading of a document', () => {
     const site = house()
     const reading = readingOf(site)
     const [compiled, series] = [compile(site), weatherSeries(site)]
-    expect(reading.outlook).toEqual(outlookOf(compiled, series, simulate(compiled, series)))
+    expect(reading.outlook).toEqual(outlookOf(site, compiled, series, simulate(compiled, series)))
     expect(reading.roofYear).toEqual(catchYear(compiled, series))
     expect(reading.pools.map(pool => pool.id)).toEqual(poolsOf(site).map(pool => pool.id))
   })

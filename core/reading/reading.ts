@@ -57,7 +57,7 @@ export interface Reading {
 /** How each part of a reading is worked out, from the document and from the other parts. */
 const PARTS: { [Part in keyof Omit<Reading, 'site'>]: (reading: Reading) => Reading[Part] } = {
   series: ({ site }) => weatherSeries(site),
-  compiled: ({ site }) => compile(site),
+  compiled: reading => compile(reading.site, () => reading.series),
   pools: ({ compiled }) => compiled.pools,
   lines: ({ site }) =>
     site.nodes
@@ -71,7 +71,7 @@ const PARTS: { [Part in keyof Omit<Reading, 'site'>]: (reading: Reading) => Read
   roofYear: ({ compiled, series }) => catchYear(compiled, series),
   links: ({ site, pools }) => linksOf(site, pools),
   days: ({ compiled, series }) => simulate(compiled, series),
-  outlook: ({ compiled, series, days }) => outlookOf(compiled, series, days),
+  outlook: ({ site, compiled, series, days }) => outlookOf(site, compiled, series, days),
   spills: ({ site, compiled }) =>
     new Map(
       compiled.pools.flatMap((pool, index) => {

@@ -35,6 +35,13 @@ export const nodeSubject = ({ id, name }: { id: string; name: string }, said = n
   name: said,
 })
 
+/** A use as the subject of a finding. */
+export const useSubject = ({ id, name }: { id: string; name: string }): Finding['subject'] => ({
+  kind: 'use',
+  id,
+  name,
+})
+
 /** One thing to look for. */
 export interface Check {
   id: string
@@ -42,6 +49,8 @@ export interface Check {
   step: ReviewStep
   /** What it looks at: the parts of the reading that are worked out for it. */
   needs: readonly (keyof Reading)[]
+  /** Checks that say why where this one says only that: what it finds is left out beside theirs, unless it is worse. */
+  yieldsTo?: readonly string[]
   /** What can be said when nothing is found. */
   sound: string
   find: (reading: Reading) => Finding[]

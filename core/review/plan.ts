@@ -1,14 +1,11 @@
 import { sum } from 'd3-array'
-import { defineCheck, type Finding } from './finding'
+import { defineCheck, useSubject, type Finding } from './finding'
 import { percent, say, volume } from '../words'
 import { MONTH_NAMES } from '../units'
 import { bedNeeds, dripPlan, dripInput } from '../site'
-import type { Reading } from '../reading'
-import { moveOf, setField } from '../moves'
+import { moveOf } from '../moves'
 import { weatherSeries } from '../climate'
-import { isFilled, sizeCurve } from '../balance'
-
-const useSubject = (use: { id: string; name: string }) => ({ kind: 'use' as const, id: use.id, name: use.name })
+import { isFilled, largestDayL, sizeCurve } from '../balance'
 
 export const zoneOverFlow = defineCheck({
   id: 'zone-over-flow',
@@ -39,57 +36,6 @@ export const zoneOverFlow = defineCheck({
         },
       ]
     }),
-})
-
-/** Days short of each use in a mean year. */
-function shortDaysOf({ compiled, days, series }: Pick<Reading, 'compiled' | 'days' | 'series'>): Map<string, number> {
-  const run = days
-  const { month } = series
-  return new Map(
-    compiled.demands.map((demand, use) => {
-      let count = 0
-      for (let day = 0; day < run.days; day++)
-        if (run.shortByUseL[day * run.uses + use]! > demand.litresPerDay[month[day]!]! * 1e-3) count++
-      return [demand.id, (count / run.days) * 365.25] as const
-    }),
-  )
-}
-
-export const failsMoreThanAccepted = defineCheck({
-  id: 'fails-more-than-accepted',
-  step: 'need',
-  needs: ['site', 'compiled', 'days', 'series'],
-  sound: 'No use goes short more often than you said you can live with',
-  find: reading => {
-    const asked = reading.site.uses.filter(use => use.acceptShortDays !== undefined)
-    if (!asked.length) return []
-    const short = shortDaysOf(reading)
-    return asked.flatMap((use): Finding[] => {
-      const shortDays = short.get(use.id) ?? 0
-      if (shortDays <= use.acceptShortDays! + 0.5) return []
-      return [
-        {
-          id: `fails-more-than-accepted:${use.id}`,
-          check: 'fails-more-than-accepted',
-          severity: 'wrong',
-          subject: useSubject(use),
-          sentence: say`${use.name} goes short on ${Math.round(shortDays)} days of a mean year; you said
-            ${use.acceptShortDays!} would do.`,
-          why: say`Serve it before the others, ask less of it, or store more; the size curve at Store shows what
-            each thousand litres buys.`,
-          numbers: { shortDays, acceptShortDays: use.acceptShortDays! },
-          ...(use.priority > 1
-            ? {
-                mend: {
-                  label: 'Serve it first',
-                  move: setField('use', use.id, 'priority', 1),
-                },
-              }
-            : {}),
-        },
-      ]
-    })
-  },
 })
 
 /**
@@ -147,9 +93,9 @@ const NEVER_ABOVE = 0.9
 export const neverFills = defineCheck({
   id: 'never-fills',
   step: 'store',
-  needs: ['site', 'compiled', 'days'],
+  needs: ['site', 'compiled', 'days', 'series'],
   sound: 'Every tank fills at some time',
-  find: ({ site, compiled, days }) => {
+  find: ({ site, compiled, days, series }) => {
     if (!compiled.pools.length) return []
     const run = days
     return compiled.pools.flatMap((pool, index): Finding[] => {
@@ -179,7 +125,7 @@ export const neverFills = defineCheck({
       const drawn = Math.max(
         ...compiled.demands
           .filter(demand => demand.sources.some(source => source.kind === 'pool' && source.index === index))
-          .map(demand => Math.max(...demand.litresPerDay)),
+          .map(demand => largestDayL(demand, series)),
         0,
       )
       if (

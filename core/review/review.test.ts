@@ -41,6 +41,10 @@ const gutter = (change: Partial<Gutter>): Edit =>
     ...change,
   })
 
+/** A use's tap at another height. */
+const moveTapTo = (site: Site, use: number, baseM: number) =>
+  build(site, moveOf('setHeight', { node: site.uses[use]!.at, baseM }))
+
 /** For each check, how a sound site comes to fail it. */
 const FAULTS: Record<string, (site: Site) => Site> = {
   'roof-without-spout': site => build(site, moveOf('remove', { id: 'spout-1' })),
@@ -180,8 +184,13 @@ const FAULTS: Record<string, (site: Site) => Site> = {
     return build(dripped, put(['uses', 1, 'amount', 'drip', 'minutesPerRun'], 2))
   },
   'fails-more-than-accepted': site => {
-    const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 6 }))
+    const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 3 }))
     return build(herd, put(['uses', 2, 'acceptShortDays'], 3), put(['uses', 2, 'priority'], 3))
+  },
+  'short-too-often': site => {
+    const tanks = site.nodes.filter(node => node.kind === 'tank').map(({ id }) => id)
+    const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 1 }), put(['uses', 2, 'priority'], 3))
+    return build(moveTapTo(herd, 2, 0.5), moveOf('widenTanks', { tanks, share: 0.1 }))
   },
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
@@ -191,6 +200,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
 const STEPS_TOWARDS: Record<string, string> = {
   'spills-more-than-keeps': 'spilledL',
   'fails-more-than-accepted': 'shortDays',
+  'short-too-often': 'shortDays',
 }
 
 describe('the checks', () => {

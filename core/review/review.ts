@@ -1,10 +1,11 @@
-import { asksMoreThanComes, roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
+import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
+import { roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 import { topUpTooLow } from './topUps'
 import { bareSoil, lightInSun, noVent } from './tankCare'
 import { baseOverSoil, overflowHarms, reserveNotKept, soakawayFails, standForEngineer, standUnsound } from './standing'
 import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin } from './roofLines'
 import { wetLineFreezes, wetLineUndrained } from './wetLines'
-import { dripShort, failsMoreThanAccepted, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
+import { dripShort, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
 import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
 import {
   drawnFromFloor,
@@ -90,6 +91,7 @@ export const CHECKS = [
   zoneOverFlow,
   dripShort,
   failsMoreThanAccepted,
+  shortTooOften,
   asksMoreThanComes,
   useWithoutSupply,
   untreatedDrinking,
@@ -107,13 +109,18 @@ export interface Review {
 
 /** Looks a reading over: what is wrong or wants another look, worst first, and what was found sound. */
 export function reviewOf(reading: Reading): Review {
-  const results = CHECKS.map(check => ({ check, findings: check.find(reading) }))
   const rank = { wrong: 0, look: 1 }
+  const worst = (findings: Finding[]) => Math.min(2, ...findings.map(finding => rank[finding.severity]))
+  const found = CHECKS.map((check: Check) => ({ check, findings: check.find(reading) }))
+  const results = found.map(({ check, findings }) => {
+    const said = worst(found.filter(other => check.yieldsTo?.includes(other.check.id)).flatMap(other => other.findings))
+    return { check, findings: findings.filter(finding => rank[finding.severity] < said) }
+  })
   return {
     findings: results
       .flatMap(({ check: { step }, findings }) => findings.map(finding => ({ ...finding, step })))
       .sort((a, b) => rank[a.severity] - rank[b.severity]),
-    sound: results
+    sound: found
       .filter(result => !result.findings.length)
       .map(({ check: { id, step, sound } }) => ({ check: id, step, sentence: sound })),
   }

@@ -1,20 +1,7 @@
 import { defineCheck, type Finding } from './finding'
-import { length, say, volume } from '../words'
-import { roofYield } from '../sums'
-import {
-  litresPerDay,
-  meanYearYieldInput,
-  nodeById,
-  portHeightM,
-  roofAreaM2,
-  roofCautions,
-  runsTo,
-  tanksOf,
-  type Site,
-  pathsFrom,
-} from '../site'
+import { length, say } from '../words'
+import { nodeById, portHeightM, roofAreaM2, roofCautions, runsTo, tanksOf, type Site, pathsFrom } from '../site'
 import { moveOf } from '../moves'
-import { MONTH_DAYS } from '../climate'
 import type { Quality } from '../catalog'
 
 export const untreatedDrinking = defineCheck({
@@ -138,46 +125,6 @@ export const useWithoutSupply = defineCheck({
         },
       ]
     }),
-})
-
-export const asksMoreThanComes = defineCheck({
-  id: 'asks-more-than-comes',
-  step: 'need',
-  needs: ['site', 'compiled'],
-  sound: 'What is asked can come in a mean year',
-  find: ({ site, compiled }) => {
-    if (!site.uses.length || compiled.mains.length) return []
-    const roofsL = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
-    const wellsL = site.nodes
-      .filter(node => node.kind === 'well')
-      .reduce(
-        (sum, well) =>
-          sum + well.yieldLPerDay * well.rule.months.reduce((days, month) => days + MONTH_DAYS[month - 1]!, 0),
-        0,
-      )
-    const askedL = site.uses.reduce(
-      (sum, use) =>
-        sum + litresPerDay(site, use).reduce((year, litres, month) => year + litres * MONTH_DAYS[month]!, 0),
-      0,
-    )
-    if (askedL <= roofsL + wellsL) return []
-    const largest = site.uses
-      .map(use => ({ use, litres: litresPerDay(site, use).reduce((sum, litres) => sum + litres, 0) }))
-      .sort((a, b) => b.litres - a.litres)[0]!.use
-    return [
-      {
-        id: 'asks-more-than-comes',
-        check: 'asks-more-than-comes',
-        severity: 'wrong' as const,
-        subject: { kind: 'use' as const, id: largest.id, name: largest.name },
-        sentence: say`No tank is large enough for this: more is asked than comes.`,
-        why: say`A mean year brings ${volume(roofsL)} off the
-          roofs${wellsL ? ' and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' from wells' : ''}; the uses ask
-          ${volume(askedL)}. Catch more roof, or ask less; ${largest.name} asks most.`,
-        numbers: { roofsL, wellsL, askedL },
-      },
-    ]
-  },
 })
 
 /** A pump goes just behind the outlet's valve of the line from the tank. */

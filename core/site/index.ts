@@ -65,7 +65,7 @@ export {
   tanksInOrder,
   type LevelLink,
 } from './together'
-export { bedNeedInput, bedNeeds, hotMonths, litresPerDay } from './uses'
+export { bedNeedInput, bedNeeds, hotMonths, litresPerDay, rootM } from './uses'
 export {
   designStorm,
   fiveYearBurstMmPerH,
@@ -76,4 +76,6 @@ export {
   weatherMonths,
   type ClimateShift,
   type DesignStorm,
+  et0Mm,
+  monthWarmth,
 } from './weather'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Site } from './schema'
 import { readSite, writeSite } from './read'
+import { litresPerDay } from './uses'
 import { replay } from '../moves'
 import { dailySeries } from '../climate'
 import { compile, outlook } from '../balance'
@@ -19,7 +20,10 @@ const read = (document: unknown): Site => {
   if (!reading.ok) throw new Error(JSON.stringify(reading.problems))
   return reading.site
 }
-/** What the code of version 1 made of its own demo files: days short and litres of all their thirty years. */
+/**
+ * What the code of version 1 made of its own demo files: days short and litres of all their thirty years; but for
+ * 2.6 L at Quillfern, whose borehole ran on in spring where it had stopped in autumn, and not at its trigger.
+ */
 const SAID = {
   'brindle-yard.json': {
     shortDays: 1136,
@@ -39,17 +43,28 @@ const SAID = {
     shortDays: 242,
     caughtL: 2513978.2582,
     spilledL: 604657.9845,
-    metL: 2931868.1675,
+    metL: 2931865.6126,
     usableL: 19353.7815424,
   },
 }
+
+/** Beds as the code of version 1 had them: asking the mean month's need, alike in every year. */
+const byMonths = (site: Site): Site => ({
+  ...site,
+  uses: site.uses.map(use => {
+    if (use.amount.by !== 'bed') return use
+    const litres = litresPerDay(site, use)
+    const peak = Math.max(...litres)
+    return { ...use, amount: { by: 'day', litresPerDay: peak, months: litres.map(day => day / peak) } }
+  }),
+})
 
 describe('documents of version 1', () => {
   it.each(Object.keys(OLD))('%s comes up to date, always alike, and says the same figures', name => {
     const site = read(old(name))
     expect(read(old(name))).toEqual(site)
     expect(read(JSON.parse(writeSite(site)))).toEqual(site)
-    const { years, pools } = outlook(site, dailySeries(site))
+    const { years, pools } = outlook(byMonths(site), dailySeries(site))
     const sum = (field: 'shortDays' | 'caughtL' | 'spilledL' | 'metL') =>
       years.reduce((total, year) => total + year[field], 0)
     const said = SAID[name as keyof typeof SAID]

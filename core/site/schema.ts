@@ -37,12 +37,25 @@ export const monthSchema = kept({
   tMinC: number(-70, 60),
   tMaxC: number(-70, 70),
 })
+const byDay = (least: number, most: number) =>
+  z
+    .array(
+      z
+        .number({ error: 'must be a number' })
+        .min(least, `must be ${least} or more`)
+        .max(most, `must be at most ${most}`),
+    )
+    .min(28, 'must hold at least 28 days')
+    .max(80000, 'must hold at most 80000 days')
 const dailySchema = kept({
   start: z.iso.date('must be a date, such as 1991-01-01'),
-  rainMm: z
-    .array(z.number({ error: 'must be a number' }).min(0, 'must be 0 or more').max(2000, 'must be at most 2000'))
-    .min(28, 'must hold at least 28 days')
-    .max(80000, 'must hold at most 80000 days'),
+  rainMm: byDay(0, 2000),
+  /** Where the record has them, one a day of rain; beds and snow follow them instead of the months' means. */
+  tMinC: byDay(-70, 60).optional(),
+  tMaxC: byDay(-70, 70).optional(),
+}).refine(({ rainMm, tMinC, tMaxC }) => [tMinC, tMaxC].every(column => !column || column.length === rainMm.length), {
+  path: ['tMinC'],
+  message: 'must hold one figure for each day of rain, as must tMaxC',
 })
 
 export const climateSchema = kept({
@@ -160,6 +173,10 @@ export const amountSchema = z.discriminatedUnion(
       irrigationEfficiency: number(0.1, 1),
       soil: choice(BED_SOIL_IDS).optional(),
       mulch: choice(MULCH_IDS).optional(),
+      rootM: number(0.05, 5).optional(),
+      availableMmPerM: number(1, 500).optional(),
+      /** Under glass or a roof: no rain reaches it. */
+      sheltered: flag().optional(),
       months: months(),
       /** What waters it, where that is dripped by the clock. */
       drip: kept({

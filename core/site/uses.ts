@@ -24,6 +24,10 @@ export function bedNeeds(site: Site, bed: Extract<Use['amount'], { by: 'bed' }>)
   return bed.months.map((share, index) => share * gardenNeed(bedNeedInput(site, bed, index + 1)).litresPerDay)
 }
 
+/** How deep a bed's plants root, where nobody said: as vegetables do. */
+const USUAL_ROOT_M = 0.5
+export const rootM = (bed: Pick<Extract<Use['amount'], { by: 'bed' }>, 'rootM'>) => bed.rootM ?? USUAL_ROOT_M
+
 /** Months (1–12) whose days are hot on the mean. */
 export function hotMonths(site: Site): number[] {
   return weatherMonths(site).flatMap(({ tMaxC }, index) => (tMaxC >= HOT_MONTH_C ? [index + 1] : []))

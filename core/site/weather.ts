@@ -1,5 +1,5 @@
 import type { Climate, Site } from './schema'
-import { stormIntensity } from '../sums'
+import { monthRadiationMJ, referenceEvapotranspiration, stormIntensity } from '../sums'
 
 type Weather = Pick<Site, 'climate' | 'place'>
 export type ClimateShift = NonNullable<Climate['shift']>
@@ -27,6 +27,26 @@ export function weatherMonths(weather: Weather): Climate['months'] {
     const rainMm = month.rainMm * rainFactor(weather, index)
     return { ...month, rainMm, wetDays: rainMm > 0 ? month.wetDays * (1 - shift.fewerDaysShare) : 0 }
   })
+}
+
+/**
+ * What a reference lawn gives off in a month (0 for January), mm a day, by Hargreaves and Samani from its night and
+ * day temperatures.
+ */
+export function et0Mm(latitudeDeg: number, month: number, tMinC: number, tMaxC: number): number {
+  return referenceEvapotranspiration(
+    monthRadiationMJ(latitudeDeg, month),
+    Math.min(tMinC, tMaxC),
+    Math.max(tMinC, tMaxC),
+  )
+}
+
+/** The warmth of each month's mean day: what a reference lawn gives off, and the temperature. */
+export function monthWarmth({ climate, place }: Weather): { et0MmPerDay: number[]; meanC: number[] } {
+  return {
+    et0MmPerDay: climate.months.map(({ tMinC, tMaxC }, month) => et0Mm(place.latitudeDeg, month, tMinC, tMaxC)),
+    meanC: climate.months.map(({ tMinC, tMaxC }) => (tMinC + tMaxC) / 2),
+  }
 }
 
 /** A month whose mean night is colder than this freezes standing water above ground. */

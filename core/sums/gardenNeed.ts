@@ -36,6 +36,11 @@ export function extraterrestrialRadiation(latitudeDeg: number, dayOfYear: number
   )
 }
 
+/** Extraterrestrial radiation at the middle of a month (0 for January), MJ/m²/day. */
+export function monthRadiationMJ(latitudeDeg: number, month: number): number {
+  return extraterrestrialRadiation(latitudeDeg, MID_MONTH[month]!)
+}
+
 /** Reference evapotranspiration, mm/day, from daily minimum and maximum temperature (Hargreaves & Samani 1985). */
 export function referenceEvapotranspiration(radiationMJ: number, tMinC: number, tMaxC: number): number {
   const meanC = (tMinC + tMaxC) / 2
@@ -47,7 +52,7 @@ export function gardenNeed(input: GardenNeedInput): { et0MmPerDay: number; litre
   const { rainMm = 0, rainUseShare = 0.75, irrigationEfficiency = 0.9 } = input
   const days = DAYS[input.month - 1]!
   const et0MmPerDay = referenceEvapotranspiration(
-    extraterrestrialRadiation(input.latitudeDeg, MID_MONTH[input.month - 1]!),
+    monthRadiationMJ(input.latitudeDeg, input.month - 1),
     input.tMinC,
     input.tMaxC,
   )
@@ -79,7 +84,7 @@ export const gardenNeedSum = defineSum({
   examples: [{ latitudeDeg: 40, month: 7, tMinC: 15, tMaxC: 29, areaM2: 20, cropCoefficient: 0.9 }],
   solve(input) {
     const result = gardenNeed(input)
-    const radiation = extraterrestrialRadiation(input.latitudeDeg, MID_MONTH[input.month - 1]!)
+    const radiation = monthRadiationMJ(input.latitudeDeg, input.month - 1)
     const days = DAYS[input.month - 1]!
     const needMm = Math.max(0, input.cropCoefficient * result.et0MmPerDay * days - input.rainUseShare * input.rainMm)
     return {

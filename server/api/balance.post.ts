@@ -37,7 +37,7 @@ export default documentRoute(json => {
   const { yieldBeforeSpill, daily, years, seed, members, sizes } = asked.data
   const series = dailySeries(site, { years, seed })
   const { run, ...figures } = outlook(site, series, { yieldBeforeSpill })
-  const compiled = compile(site)
+  const compiled = compile(site, () => series)
   return {
     ...figures,
     start: isoDate(series.startDay),

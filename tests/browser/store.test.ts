@@ -201,7 +201,7 @@ describe('how big', () => {
   it('answers as the API does', async () => {
     const asked = await page.driver.executeAsyncScript<{
       status: number
-      body: { sizes: { capL: number; shortDays: number }[] }
+      body: { sizes: { capL: number; band: [number, number, number] }[] }
     }>(
       'const done = arguments[1]; fetch("/api/balance", { method: "POST", headers: { "content-type": ' +
         '"application/json" }, body: arguments[0] }).then(async answer => done({ status: answer.status, body: ' +
@@ -217,7 +217,7 @@ describe('how big', () => {
       Math.abs(each.capL - capL) < Math.abs(near.capL - capL) ? each : near,
     )
     expect(Math.abs(point.capL - capL)).toBeLessThan(1)
-    expect(point.shortDays.toFixed(1)).toBe((await short()).toFixed(1))
+    expect(point.band[1].toFixed(1)).toBe((await short()).toFixed(1))
   })
 })
 

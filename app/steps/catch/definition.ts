@@ -2,7 +2,7 @@ import { counted } from '#core/words'
 import { roofYield } from '#core/sums'
 import { lossSchool, meanYearYieldInput, roofAreaM2, weatherMonths, type Site } from '#core/site'
 import { LOSS_SCHOOLS } from '#core/catalog'
-import { WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
+import { middleOfYears, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
 
 const yearRainMm = (site: Site) => weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0)
 
@@ -30,7 +30,8 @@ export const catchStep: StepDefinition = {
   started: site => site.roofs.length > 0,
   subjects,
   storm: true,
-  figures: ({ site, year, which, litres, show, roofYear }) => {
+  figures: context => {
+    const { site, litres, show } = context
     const areaM2 = site.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0)
     const givesL = site.roofs.reduce((sum, roof) => sum + roofYield(meanYearYieldInput(site, roof)).volumeL, 0)
     const { source, shift } = site.climate
@@ -40,17 +41,14 @@ export const catchStep: StepDefinition = {
         value: litres(givesL),
         note: `${show(yearRainMm(site), 'rain')} of rain on ${show(areaM2, 'area')}, ${source}${shift ? ', shifted' : ''}`,
       },
-      { name: `Caught, ${which}`, value: year ? litres(year.caughtL) : WAITING, note: 'reached a chamber or tank' },
-      {
-        name: 'Spilled at gutters',
-        value: roofYear ? litres(roofYear.catches.reduce((sum, entry) => sum + entry.overGutterL, 0)) : WAITING,
-        note: 'in a mean year, in the hardest minutes',
-      },
-      {
-        name: 'Longest dry spell',
-        value: year ? counted(year.longestDryDays, 'day') : WAITING,
-        note: `without rain, ${which}`,
-      },
+      middleOfYears('Caught a year', context, year => year.caughtL, litres),
+      middleOfYears('Spilled at gutters a year', context, year => year.gutterL, litres),
+      middleOfYears(
+        'Longest dry spell',
+        context,
+        year => year.longestDryDays,
+        days => counted(Math.round(days), 'day'),
+      ),
     ]
   },
   caution:

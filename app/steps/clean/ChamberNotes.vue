@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { overYears } from '#core/balance'
 import { counted } from '#core/words'
 import ThingField from '~/fields/ThingField.vue'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
@@ -48,7 +49,9 @@ const roofs = computed(() =>
     spouts.value.map(spout => spout.id),
   ),
 )
-const dryDays = computed(() => (results.outlook ? results.outlook.years[results.outlook.typical]!.longestDryDays : 0))
+const dryDays = computed(() =>
+  results.outlook ? Math.round(overYears(results.outlook, year => year.longestDryDays).middle) : 0,
+)
 const advised = computed(() => FLUSH_SCHOOLS[flushSchoolFor(roofs.value, dryDays.value)])
 const set = useThing('node', () => props.chamber.id)
 const lengthInput = computed(() => ({
@@ -170,7 +173,7 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
       </button>
     </div>
     <p v-if="areaM2" class="small soft">
-      By the dirt of its roofs and dry spells of {{ counted(dryDays, 'day') }} in the usual year, the
+      By the dirt of its roofs and dry spells of {{ counted(dryDays, 'day') }} in the middle year, the
       {{ advised.name }} school, {{ show(advised.depthMm, 'rain') }}. More flush is cleaner water and less of it.
     </p>
     <FoldGroup

@@ -1,7 +1,7 @@
 import { chamberVolumeL, lineFrom, nameOf, type Site } from '#core/site'
 import { roofLines } from '#core/network'
 import type { NodeOf } from '#core/kinds'
-import { daysShort, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
+import { daysShort, middleOfYears, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
 
 const spoutsOf = (site: Site): NodeOf<'spout'>[] => site.nodes.filter(node => node.kind === 'spout')
 const chambersOf = (site: Site): NodeOf<'chamber'>[] => site.nodes.filter(node => node.kind === 'chamber')
@@ -33,7 +33,7 @@ export const clean: StepDefinition = {
   subjects,
   storm: true,
   figures: context => {
-    const { site, year, which, litres } = context
+    const { site, litres } = context
     const chambers = chambersOf(site)
     return [
       {
@@ -41,16 +41,8 @@ export const clean: StepDefinition = {
         value: litres(chambers.reduce((sum, chamber) => sum + chamberVolumeL(chamber), 0)),
         note: chambers.length === 1 ? 'in one chamber' : `in ${chambers.length} chambers`,
       },
-      {
-        name: `Flushed, ${which}`,
-        value: year ? litres(year.flushedL) : WAITING,
-        note: year?.caughtL ? `${Math.round((100 * year.flushedL) / year.caughtL)} % of what was caught` : '',
-      },
-      {
-        name: `Kept, ${which}`,
-        value: year ? litres(year.caughtL - year.flushedL) : WAITING,
-        note: 'roof water that reached the tanks',
-      },
+      middleOfYears('Flushed a year', context, year => year.flushedL, litres),
+      middleOfYears('Reaches the tanks a year', context, year => year.caughtL - year.flushedL, litres),
       daysShort(context),
     ]
   },

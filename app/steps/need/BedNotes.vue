@@ -6,21 +6,26 @@ import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
+import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { MONTH_NAMES } from '#core/units'
-import { bedNeedInput, bedNeeds, dripPlan, type Amount, type Use, dripInput } from '#core/site'
+import { bedNeedInput, bedNeeds, dripPlan, rootM, type Amount, type Use, dripInput } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import { BED_SOIL_IDS, BED_SOILS, MULCH_IDS, MULCHES } from '#core/catalog'
 
 /** A bed or trees: what the weather asks of it, and the drip that waters it by the clock. */
 const props = defineProps<{ use: Use; bed: Extract<Amount, { by: 'bed' }> }>()
 const store = useSite()
+const results = useResults()
 const { litres, show, span } = useUnits()
 const ofUse = useThing('use', () => props.use.id)
 const set = (field: string) => ofUse(`amount.${field}`)
 const setEmitter = (id: string, field: string) => (value: unknown) => store.make(setField('emitter', id, field, value))
 const needs = computed(() => bedNeeds(store.site!, props.bed))
-const peak = computed(() => needs.value.indexOf(Math.max(...needs.value)))
+/** What its soil asked day by day, in the mean of each month; of a dripped bed the rule of thumb is the measure. */
+const asks = computed(() => results.outlook?.asks.find(({ id }) => id === props.use.id))
+const months = computed(() => (!props.bed.drip && asks.value?.litresPerDay) || needs.value)
+const peak = computed(() => months.value.indexOf(Math.max(...months.value)))
 const plan = computed(() => props.bed.drip && dripPlan(props.bed.drip))
 const sumInput = computed(() => ({ ...dripInput(props.bed.drip!) }))
 const meets = computed(() =>
@@ -28,20 +33,34 @@ const meets = computed(() =>
 )
 const soils = choicesOf(BED_SOIL_IDS, BED_SOILS)
 const mulches = choicesOf(MULCH_IDS, MULCHES)
+const shelters = [
+  { value: false, name: 'open to the rain' },
+  { value: true, name: 'under glass or a roof' },
+]
 </script>
 
 <template>
   <span>
     <ThingField :id="use.id" of="use" name="amount.areaM2" label="Area of the bed" /> of
     <ChoiceField label="Soil" :value="bed.soil ?? 'loam'" :choices="soils" :set="set('soil')" />,
-    <ChoiceField label="Mulch" :value="bed.mulch ?? 'bare'" :choices="mulches" :set="set('mulch')" />, with a crop
-    factor of <ThingField :id="use.id" of="use" name="amount.cropCoefficient" label="Crop factor" />, asks
-    <SumFigure name="garden-need" :input="{ ...bedNeedInput(store.site!, bed, peak + 1) }"
-      >{{ litres(needs[peak]!) }} a day</SumFigure
-    >
-    in {{ MONTH_NAMES[peak]
-    }}<template v-if="!bed.drip">
-      and is watered as it needs (<button
+    <ChoiceField label="Mulch" :value="bed.mulch ?? 'bare'" :choices="mulches" :set="set('mulch')" />,
+    <ChoiceField label="Rain on the bed" :value="bed.sheltered ?? false" :choices="shelters" :set="set('sheltered')" />,
+    with roots to <QuantityField label="Depth of the roots" kind="length" :value="rootM(bed)" :set="set('rootM')" /> and
+    a crop factor of <ThingField :id="use.id" of="use" name="amount.cropCoefficient" label="Crop factor" />
+    <template v-if="!bed.drip && asks"
+      >, asks as its soil dries: <b class="figure">{{ litres(months[peak]!) }} a day</b> in the mean
+      {{ MONTH_NAMES[peak] }}, {{ litres(asks.mostL) }} on the thirstiest day. The month’s rule of thumb says
+      <SumFigure name="garden-need" :input="{ ...bedNeedInput(store.site!, bed, peak + 1) }"
+        >{{ litres(needs[peak]!) }} a day</SumFigure
+      ></template
+    ><template v-else>
+      asks
+      <SumFigure name="garden-need" :input="{ ...bedNeedInput(store.site!, bed, peak + 1) }"
+        >{{ litres(needs[peak]!) }} a day</SumFigure
+      >
+      in {{ MONTH_NAMES[peak] }}</template
+    ><template v-if="!bed.drip"
+      >. It is watered as it needs (<button
         type="button"
         class="plain"
         @click="store.make(moveOf('fitDrip', { use: use.id }))"

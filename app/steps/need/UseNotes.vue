@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useYearName } from '~/stores/useYearName'
 import ThingField from '~/fields/ThingField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import MonthsField from '~/fields/MonthsField.vue'
@@ -20,6 +21,7 @@ import { QUALITIES, QUALITY_WORDS } from '#core/catalog'
 const props = defineProps<{ use: Use }>()
 const store = useSite()
 const results = useResults()
+const { number: yearName } = useYearName()
 const { litres } = useUnits()
 const { nodeId } = useSelection()
 const set = useThing('use', () => props.use.id)
@@ -102,8 +104,8 @@ const from = computed(() => lineTo(store.site!, props.use.at))
       </template>
       Served as number <ThingField :id="use.id" of="use" name="priority" label="Priority" />.
       <template v-if="year">
-        {{ litres(year.askedL) }} asked in the shown year, {{ litres(year.metL) }} met<template
-          v-if="year.rationedL > 0.5"
+        {{ litres(year.askedL) }} asked in {{ yearName(results.yearIndex, results.year!) }},
+        {{ litres(year.metL) }} met<template v-if="year.rationedL > 0.5"
           >, {{ litres(year.rationedL) }} given up by rationing</template
         >; short on {{ counted(year.shortDays, 'day')
         }}<template v-if="year.shortDays > 1">, {{ year.longestShortDays }} in a row at most</template>.</template

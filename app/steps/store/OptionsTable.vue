@@ -45,7 +45,7 @@ const ROWS: {
   {
     name: 'Days short a year',
     of: weighed => weighed.shortDays,
-    text: value => (value < 0.05 ? 'none' : value.toFixed(1)),
+    text: value => (value < 0.5 ? 'none' : String(Math.round(value))),
     better: -1,
   },
   { name: 'Of what is asked, met', of: weighed => weighed.metShare, text: value => show(value, 'share'), better: 1 },

@@ -12,7 +12,7 @@ import { STANDARD_SIZES_L } from '#core/catalog'
 import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
 
 /**
- * How big? A figure of a mean year against the size of a tank or group, the band of good and bad years, and a handle
+ * How big? A figure of the middle or of a mean year against the size of a tank or group, the band of good and bad years, and a handle
  * that makes it so.
  */
 const props = defineProps<{ pool: Pool }>()
@@ -32,7 +32,7 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 52, 14, 30]
 const SHOWN = {
   days: {
     name: 'days short',
-    of: (point: SizePoint) => point.shortDays,
+    of: (point: SizePoint) => point.band[1],
     text: (value: number) =>
       value < 0.05 ? 'no day' : value < 9.95 ? `${value.toFixed(1)} days` : `${Math.round(value)} days`,
   },
@@ -204,9 +204,9 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
     </svg>
     <figcaption class="small">
       <b>How big?</b>{{ ' ' }}
-      <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => (chosen = value)" /> in
-      a mean year. As it is, {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template
-        v-if="shown === 'days'"
+      <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => (chosen = value)" />
+      {{ shown === 'days' ? 'in the middle year' : shown === 'price' ? '' : 'in a mean year' }}. As it is,
+      {{ litres(now.capL) }}: <b class="figure">{{ figure.text(now.value) }}</b><template v-if="shown === 'days'"
         >; a good year {{ Math.round(now.band[0]!) }}, a bad one {{ Math.round(now.band[2]!) }} (one in ten is better,
         one in ten worse)</template
       >.

@@ -1,7 +1,7 @@
 import { tanksOf } from '#core/site'
 import { poolsOf } from '#core/balance'
 import { autonomyText, lastsWithoutRain } from '~/steps/autonomy'
-import { daysShort, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
+import { daysShort, middleOfYears, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
 
 function subjects({ site, outlook, litres }: StepContext): Subject[] {
   const pools = poolsOf(site)
@@ -47,10 +47,9 @@ export const store: StepDefinition = {
   started: site => tanksOf(site).length > 0,
   subjects,
   figures: context => {
-    const { outlook, year, which, litres } = context
+    const { outlook, litres } = context
     const usable = outlook?.pools.reduce((sum, pool) => sum + pool.usableL, 0)
     const nominal = outlook?.pools.reduce((sum, pool) => sum + pool.nominalL, 0)
-    const keptL = year ? year.caughtL - year.flushedL - year.spilledL : 0
     return [
       {
         name: 'Usable when full',
@@ -59,11 +58,7 @@ export const store: StepDefinition = {
       },
       daysShort(context),
       lastsWithoutRain(outlook),
-      {
-        name: `Spilled, ${which}`,
-        value: year ? litres(year.spilledL) : WAITING,
-        note: !year ? '' : year.spilledL > keptL ? 'more than the plan keeps' : `of ${litres(year.caughtL)} caught`,
-      },
+      middleOfYears('Spilled a year', context, year => year.spilledL, litres),
     ]
   },
   caution:

@@ -1,0 +1,130 @@
+import { mean, sum } from 'd3-array'
+import { defineCheck, useSubject, type Finding } from './finding'
+import { counted, say, volume } from '../words'
+import type { Use } from '../site'
+import { setField } from '../moves'
+import type { Reading } from '../reading'
+import { MONTH_DAYS } from '../climate'
+import { overYears } from '../balance'
+
+/** Short on more days of the middle year than this, where nobody said how many will do. */
+const OFTEN_SHARE = 0.1
+const MOSTLY_SHARE = 0.5
+const A_YEAR = 365
+
+const MORE_WATER =
+  'Serve it before the others, ask less of it, or store more; the size curve at Store shows what each thousand ' +
+  'litres buys.'
+
+type Plan = Pick<Reading, 'site' | 'compiled' | 'outlook'>
+
+const shortDaysOf = ({ outlook }: Pick<Reading, 'outlook'>, id: string) =>
+  overYears(outlook, ({ uses }) => uses.find(use => use.id === id)?.shortDays ?? 0).middle
+
+/** What roofs bring to the tanks and wells can bring, against what is asked, in the mean of all years; L. */
+function meanSupply({ site, outlook }: Plan) {
+  const roofsL = mean(outlook.years, year => year.caughtL - year.flushedL) ?? 0
+  const wellsL = sum(site.nodes, node =>
+    node.kind === 'well' ? node.yieldLPerDay * sum(node.rule.months, month => MONTH_DAYS[month - 1]!) : 0,
+  )
+  return { roofsL, wellsL, askedL: mean(outlook.years, year => year.askedL) ?? 0 }
+}
+const asksTooMuch = (plan: Plan) => {
+  const { roofsL, wellsL, askedL } = meanSupply(plan)
+  return plan.site.uses.length > 0 && !plan.compiled.mains.length && askedL > roofsL + wellsL
+}
+
+export const asksMoreThanComes = defineCheck({
+  id: 'asks-more-than-comes',
+  step: 'need',
+  needs: ['site', 'compiled', 'outlook'],
+  sound: 'What is asked can come in a mean year',
+  find: plan => {
+    if (!asksTooMuch(plan)) return []
+    const { roofsL, wellsL, askedL } = meanSupply(plan)
+    const yearly = ({ litresPerDay }: { litresPerDay: number[] }) =>
+      sum(litresPerDay, (litres, month) => litres * MONTH_DAYS[month]!)
+    const largest = plan.outlook.asks.reduce((most, each) => (yearly(each) > yearly(most) ? each : most))
+    const use = plan.site.uses.find(({ id }) => id === largest.id)!
+    return [
+      {
+        id: 'asks-more-than-comes',
+        check: 'asks-more-than-comes',
+        severity: 'wrong',
+        subject: useSubject(use),
+        sentence: say`No tank is large enough for this: more is asked than comes.`,
+        why: say`In a mean year ${volume(roofsL)} reach the tanks from the
+          roofs${wellsL ? ', and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' can come from wells' : ''}; the
+          uses ask ${volume(askedL)}. Catch more roof, or ask less; ${use.name} asks most.`,
+        numbers: { roofsL, wellsL, askedL },
+      },
+    ]
+  },
+})
+
+export const failsMoreThanAccepted = defineCheck({
+  id: 'fails-more-than-accepted',
+  step: 'need',
+  needs: ['site', 'outlook'],
+  sound: 'No use goes short more often than you said you can live with',
+  find: ({ site, outlook }) =>
+    site.uses.flatMap((use): Finding[] => {
+      if (use.acceptShortDays === undefined) return []
+      const shortDays = shortDaysOf({ outlook }, use.id)
+      if (shortDays <= use.acceptShortDays + 0.5) return []
+      return [
+        {
+          id: `fails-more-than-accepted:${use.id}`,
+          check: 'fails-more-than-accepted',
+          severity: 'wrong',
+          subject: useSubject(use),
+          sentence: say`${use.name} goes short on ${counted(Math.round(shortDays), 'day')} of the middle year; you said
+            ${use.acceptShortDays} would do.`,
+          why: say`${MORE_WATER}`,
+          numbers: { shortDays, acceptShortDays: use.acceptShortDays },
+          mend: serveFirst(use),
+        },
+      ]
+    }),
+})
+
+/** False where no water can come at all, which is told of by itself. */
+const isServed = ({ compiled }: Plan, { sources }: Plan['compiled']['demands'][number]) =>
+  sources.some(({ kind, index, keepL }) => kind !== 'pool' || keepL < compiled.pools[index]!.capL - 1)
+
+const serveFirst = ({ id, priority }: Use) =>
+  priority > 1 ? { label: 'Serve it first', move: setField('use', id, 'priority', 1) } : undefined
+
+export const shortTooOften = defineCheck({
+  id: 'short-too-often',
+  step: 'need',
+  needs: ['site', 'compiled', 'outlook'],
+  sound: 'No use goes short on more than a tenth of the days',
+  yieldsTo: ['asks-more-than-comes', 'spills-more-than-keeps'],
+  find: plan =>
+    plan.compiled.demands.flatMap((demand): Finding[] => {
+      const use = plan.site.uses.find(({ id }) => id === demand.id)!
+      if (use.acceptShortDays !== undefined || !isServed(plan, demand)) return []
+      const shortDays = shortDaysOf(plan, use.id)
+      if (shortDays <= OFTEN_SHARE * A_YEAR) return []
+      const most = shortDays > MOSTLY_SHARE * A_YEAR
+      return [
+        {
+          id: `short-too-often:${use.id}`,
+          check: 'short-too-often',
+          severity: most ? 'wrong' : 'look',
+          subject: useSubject(use),
+          sentence: say`${use.name} goes short on ${counted(Math.round(shortDays), 'day')} of the middle year.`,
+          why: say`${MORE_WATER} Where so many will do, say so at the use.`,
+          numbers: { shortDays },
+          mend: serveFirst(use),
+          answers: [
+            {
+              label: `So many will do`,
+              move: setField('use', use.id, 'acceptShortDays', Math.min(366, Math.ceil(shortDays))),
+            },
+          ],
+        },
+      ]
+    }),
+})
