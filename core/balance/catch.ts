@@ -1,4 +1,5 @@
 import type { RoofColumns } from './columns'
+import { roofWater, type RoofWater } from './snow'
 import type { DailySeries } from '../climate'
 import { WET_DAY_HOURS } from '../catalog'
 
@@ -22,8 +23,9 @@ export interface ChamberTotals {
  * every size of tank.
  */
 export interface CatchRun {
-  /** One figure a pool and day: what arrives at its inlets. */
+  /** One figure a pool and day: what arrives at its inlets; and the days on which anything does. */
   inflowL: Float64Array
+  arrives: Uint8Array
   /** What reached a chamber or tank, what chambers kept from the tanks, what spilled over gutters. */
   caughtL: Float64Array
   flushedL: Float64Array
@@ -36,14 +38,27 @@ export interface CatchRun {
 
 const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
-/**
- * Runs the first `days` of a series over the roofs, gutters, screens and chambers. `chamberL` is what the chambers
- * hold; it is carried on.
- */
-export function catchRain(roofs: RoofColumns, series: DailySeries, days: number, chamberL: Float64Array): CatchRun {
+/** What chambers hold, L, and what lies on roofs, mm; carried on from one run to the next. */
+export interface RoofState {
+  chamberL: Float64Array
+  lyingMm: Float64Array
+}
+export const bareRoofs = (roofs: RoofColumns): RoofState => ({
+  chamberL: new Float64Array(roofs.chambers),
+  lyingMm: new Float64Array(roofs.caught),
+})
+
+/** Runs the first `days` of a series over the roofs, gutters, screens and chambers. */
+export function catchRain(
+  roofs: RoofColumns,
+  series: DailySeries,
+  days: number,
+  { chamberL, lyingMm }: RoofState,
+): CatchRun {
   const { pools } = roofs
   const run: CatchRun = {
     inflowL: new Float64Array(days * pools),
+    arrives: new Uint8Array(days),
     caughtL: new Float64Array(days),
     flushedL: new Float64Array(days),
     gutterL: new Float64Array(days),
@@ -57,12 +72,15 @@ export function catchRain(roofs: RoofColumns, series: DailySeries, days: number,
   const outletL = roofs.chamberL.map((capL, index) => ((2 * capL) / roofs.chamberHours[index]!) * WET_DAY_HOURS)
   const outletLeft = new Float64Array(roofs.chambers)
   const { rainMm, month, split } = series
+  const water = roofWater(series, days, roofs.meanC, roofs.caughtSnow, lyingMm)
+  const thaws = water.some(({ meltMm }) => meltMm)
   for (let day = 0; day < days; day++) {
-    const rain = rainMm[day]!
-    if (roofs.chambers > 0) emptyChambers(roofs, run, day, rain > 0, chamberL)
-    if (rain <= 0) continue
-    outletLeft.set(outletL)
-    fall(roofs, run, day, rain, 1 << month[day]!, split, chamberL, outletLeft)
+    const wet = rainMm[day]! > 0
+    if (roofs.chambers > 0) emptyChambers(roofs, run, day, wet, chamberL)
+    if (!wet && !thaws) continue
+    if (wet) outletLeft.set(outletL)
+    else outletLeft.fill(0)
+    fall(roofs, run, day, water, 1 << month[day]!, split, chamberL, outletLeft)
   }
   run.chamberEndL = total(chamberL)
   return run
@@ -100,23 +118,28 @@ function fall(
   roofs: RoofColumns,
   run: CatchRun,
   day: number,
-  rainMm: number,
+  water: readonly RoofWater[],
   monthBit: number,
   split: Float64Array | undefined,
   chamberL: Float64Array,
   outletLeft: Float64Array,
 ): void {
   for (let index = 0; index < roofs.caught; index++) {
-    const effectiveMm = rainMm - roofs.caughtLossMm[index]!
-    if (effectiveMm <= 0) continue
+    const { rainMm, meltMm } = water[index]!
+    const melt = meltMm === undefined ? 0 : meltMm[day]!
+    const fallen = rainMm[day]! + melt
+    const effectiveMm = fallen - roofs.caughtLossMm[index]!
+    if (fallen === 0 || effectiveMm <= 0) continue
     const runoffMm = effectiveMm * roofs.caughtCoefficient[index]!
     const areaM2 = roofs.caughtArea[index]!
     const totals = run.catches[index]!
     let litres = areaM2 * runoffMm
     totals.runoffL += litres
     const stepMm = roofs.caughtStepMm[index]!
-    if (split !== undefined && runoffMm * split[0]! > stepMm) {
-      const over = areaM2 * overMm(runoffMm, split, stepMm)
+    // What melts comes evenly; only rain comes in bursts.
+    const burstMm = melt === 0 ? runoffMm : (runoffMm * (fallen - melt)) / fallen
+    if (split !== undefined && burstMm * split[0]! > stepMm) {
+      const over = areaM2 * overMm(burstMm, split, stepMm)
       litres -= over
       totals.overGutterL += over
       run.gutterL[day]! += over
@@ -132,6 +155,7 @@ function fall(
     const chamber = roofs.caughtChamber[index]!
     if (chamber >= 0) litres -= divert(roofs, run, day, chamber, litres, chamberL, outletLeft)
     run.inflowL[day * roofs.pools + roofs.caughtPool[index]!]! += litres
+    run.arrives[day] = 1
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Compiled } from './compiled'
 import { roofColumns } from './columns'
-import { catchRain, type CatchTotals, type ChamberTotals } from './catch'
+import { bareRoofs, catchRain, type CatchTotals, type ChamberTotals } from './catch'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'
 
 export type CatchInYear = CatchTotals & { roofId: string; spoutId: string }
@@ -36,7 +36,7 @@ const lastOver = new WeakMap<DailySeries, MeanCatch & { key: string }>()
 function meanCatch(compiled: Compiled, series: DailySeries): MeanCatch {
   const days = series.rainMm.length
   const roofs = roofColumns(compiled)
-  const run = catchRain(roofs, series, days, new Float64Array(roofs.chambers))
+  const run = catchRain(roofs, series, days, bareRoofs(roofs))
   const aYear = <Totals extends object>(totals: Totals) =>
     Object.fromEntries(Object.entries(totals).map(([name, litres]) => [name, (litres / days) * DAYS_A_YEAR])) as Totals
   return { catches: run.catches.map(aYear), chambers: run.chambers.map(aYear) }

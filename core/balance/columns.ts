@@ -20,6 +20,8 @@ export interface RoofColumns {
   caughtChamber: Int32Array
   caughtPool: Int32Array
   caughtBypass: Int32Array
+  caughtSnow: Float64Array
+  meanC: readonly number[]
 
   chambers: number
   chamberL: Float64Array
@@ -107,6 +109,8 @@ export function roofColumns(site: Compiled): RoofColumns {
     caughtChamber: Int32Array.from(caught, entry => entry.chamber),
     caughtPool: Int32Array.from(caught, entry => entry.pool),
     caughtBypass: Int32Array.from(caught, entry => entry.bypassMonths),
+    caughtSnow: Float64Array.from(caught, entry => entry.snowShare),
+    meanC: site.meanC,
     chambers: site.chambers.length,
     chamberL: Float64Array.from(site.chambers, chamber => chamber.capL),
     chamberHours: Float64Array.from(site.chambers, chamber => chamber.drainHours),

@@ -3,7 +3,7 @@ import { cutCycles, passingOf, spillsOf, suppliesOf, transfersOf } from './compi
 import { catchesOf, chambersOf } from './compileRoofs'
 import type { Compiled } from './compiled'
 import { poolsOf } from './pools'
-import type { Site } from '../site'
+import { monthWarmth, type Site } from '../site'
 import type { NodeOf } from '../kinds'
 import { weatherSeries, type DailySeries } from '../climate'
 
@@ -25,6 +25,7 @@ export function compile(site: Site, weather: () => DailySeries = () => weatherSe
   const outside = outsideSuppliesOf(site, wells, mains)
   const topUps = topUpsOf(pools, poolOf, outside)
   return {
+    meanC: monthWarmth(site).meanC,
     pools,
     spillOrder,
     spillTo,

@@ -1,3 +1,4 @@
+import { snowShare } from './snow'
 import { AWAY, type Caught, type Chamber, monthMask } from './compiled'
 import { chamberDrainTime } from '../sums'
 import {
@@ -30,6 +31,7 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
           gutter,
           lineFrom(site, nodeId).flatMap(run => run.parts),
         ),
+        snowShare: snowShare(roof.pitchDeg),
         spillsAtMmPerH: limits.find(limit => limit.roof === roof && limit.spout === spout)!.spillsAtMmPerH,
         chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
         pool: path ? (poolOf.get(path.end.id) ?? AWAY) : AWAY,

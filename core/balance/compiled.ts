@@ -12,6 +12,8 @@ export interface Caught {
   runoffCoefficient: number
   wettingLossMm: number
   captureShare: number
+  /** Of its snow, what lies until it melts. */
+  snowShare: number
   spillsAtMmPerH: number
   chamber: number
   pool: number
@@ -72,6 +74,8 @@ export interface TopUp {
  * the lists.
  */
 export interface Compiled {
+  /** The mean temperature of each month, January first; snow lies in those below freezing. */
+  meanC: number[]
   pools: Pool[]
   /** Order in which pools spill, and where each spills to: another pool's index, or −1 away from the site's tanks. */
   spillOrder: number[]

@@ -1,9 +1,11 @@
 import type { Compiled } from './compiled'
-import { overMm } from './catch'
+import { bareRoofs, catchRain } from './catch'
+import { roofColumns } from './columns'
+import { AWAY } from './compiled'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
 import { chamberAreaM2, chamberVolumeL, type Site } from '../site'
 import type { NodeOf } from '../kinds'
-import { DAYS_A_YEAR, SPLIT_MINUTES, type DailySeries } from '../climate'
+import { DAYS_A_YEAR, type DailySeries } from '../climate'
 import { BUILD_UP_DAYS, TEE_STRAY, WET_DAY_HOURS, type TeeId } from '../catalog'
 
 /** A way to build or keep a chamber: what it holds, how it empties, and what shuts it. */
@@ -95,16 +97,14 @@ function wayOf(chamber: NodeOf<'chamber'>): FlushWay {
 }
 
 /** Litres that reach a chamber each day, gutters' spill, by-pass and screens taken off. */
-function arrivingL(compiled: Compiled, chamberId: string, { rainMm, month, split }: DailySeries): Float64Array {
+function arrivingL(compiled: Compiled, chamberId: string, series: DailySeries): Float64Array {
   const above = compiled.caught.filter(entry => compiled.chambers[entry.chamber]?.id === chamberId)
-  return Float64Array.from(rainMm, (rain, day) =>
-    above.reduce((sum, entry) => {
-      const runoffMm = Math.max(0, rain - entry.wettingLossMm) * entry.runoffCoefficient
-      if (runoffMm === 0 || entry.bypassMonths & (1 << month[day]!)) return sum
-      const over = split ? overMm(runoffMm, split, (entry.spillsAtMmPerH * SPLIT_MINUTES) / 60) : 0
-      return sum + (runoffMm - over) * entry.areaM2 * entry.captureShare
-    }, 0),
-  )
+  const roofs = roofColumns({
+    ...compiled,
+    caught: above.map(entry => ({ ...entry, chamber: AWAY, pool: 0 })),
+    chambers: [],
+  })
+  return catchRain(roofs, series, series.rainMm.length, bareRoofs(roofs)).caughtL
 }
 
 /**

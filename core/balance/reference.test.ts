@@ -11,6 +11,8 @@ import { WET_DAY_HOURS } from '../catalog'
 
 /** How many days of beds the plain balance has reckoned: none would test nothing. */
 let beds = 0
+/** And how many days a roof thawed. */
+let thaws = 0
 
 interface PlainDay {
   pools: number[]
@@ -34,16 +36,19 @@ function plainBalance(
   rainMm: number[],
   split: number[],
   monthOf: (day: number) => number,
+  warmth: { et0Mm: Float64Array; meanC: Float64Array },
   startL: number[],
 ): PlainDay[] {
   const pools = startL.map((litres, pool) => Math.max(0, Math.min(litres, site.pools[pool]!.capL)))
   const chambers = site.chambers.map(() => 0)
   const depletedMm = site.demands.map(() => 0)
+  const snowMm = site.caught.map(() => 0)
   const filling = site.topUps.map(() => false)
   const allowed = (mask: number, month: number) => Math.floor(mask / 2 ** month) % 2 === 1
 
   return rainMm.map((rain, day) => {
     const month = monthOf(day)
+    const celsius = warmth.meanC[day]!
     const result: PlainDay = {
       pools: [],
       spilledL: 0,
@@ -59,8 +64,8 @@ function plainBalance(
     const arriving = pools.map(() => 0)
     /** The root zone's balance of one day, and what it is given. */
     const bedToday = (bed: Bed, use: number) => {
-      const evaporates = bed.et0MmPerDay[month]!
-      const drinks = bed.meanC[month]! < 5 ? 0 : evaporates * bed.cropFactor
+      const evaporates = warmth.et0Mm[day]!
+      const drinks = celsius < 5 ? 0 : evaporates * bed.cropFactor
       const soaks = bed.sheltered || rain < evaporates / 5 ? 0 : rain
       const dry = Math.max(0, depletedMm[use]! + drinks - soaks)
       const given = bed.monthShares[month]! * Math.max(0, dry - bed.availableMm / 2)
@@ -82,18 +87,25 @@ function plainBalance(
 
     // Rain on each roof, five minutes by five minutes; what its chamber keeps, and the rest towards its pool.
     const outletLeft = site.chambers.map(chamber =>
-      chamber.drainHours < Infinity ? ((2 * chamber.capL) / chamber.drainHours) * WET_DAY_HOURS : 0,
+      rain > 0 && chamber.drainHours < Infinity ? ((2 * chamber.capL) / chamber.drainHours) * WET_DAY_HOURS : 0,
     )
-    for (const entry of site.caught) {
-      if (entry.pool < 0 || rain === 0) continue
+    for (const [index, entry] of site.caught.entries()) {
+      if (entry.pool < 0) continue
+      // Below freezing it lies; else it runs with as much of what lies as the day melts.
+      const melt = celsius < 0 ? 0 : Math.min(snowMm[index]!, 3 * celsius)
+      snowMm[index]! += celsius < 0 ? rain * entry.snowShare : -melt
+      const fallen = celsius < 0 ? 0 : rain + melt
+      if (fallen > 0 && melt > 0) thaws++
+      if (fallen === 0) continue
       const whole = roofYield({
         planAreaM2: entry.areaM2,
-        rainMm: rain,
+        rainMm: fallen,
         runoffCoefficient: entry.runoffCoefficient,
         wettingLossMm: entry.wettingLossMm,
       }).volumeL
       const over = split.reduce(
-        (sum, share) => sum + Math.max(0, whole * share - (entry.areaM2 * entry.spillsAtMmPerH) / 12),
+        (sum, share) =>
+          sum + Math.max(0, ((whole * rain) / fallen) * share - (entry.areaM2 * entry.spillsAtMmPerH) / 12),
         0,
       )
       result.gutterL += over
@@ -284,10 +296,13 @@ describe('the flat loop', () => {
           if (!bare.pools.length) return
           const site = withOutsideWater(bare, water)
           const split = stormSplit(40, water.burstMmPerH)
-          const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split }
+          // Frost and warm days by turns, colder ones later.
+          const meanC = Float64Array.from(rain, (_, day) => ((day * startDay) % 17) - (day % 7))
+          const warmth = { meanC, et0Mm: meanC.map(mean => Math.max(0, mean / 2)) }
+          const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split, warmth }
           const startL = site.pools.map(pool => pool.capL * startShare)
           const run = simulate(site, series, { startL })
-          const plain = plainBalance(site, rain, [...split], day => series.month[day]!, startL)
+          const plain = plainBalance(site, rain, [...split], day => series.month[day]!, warmth, startL)
           const near = (got: number, wanted: number, what: string) =>
             expect(Math.abs(got - wanted), what).toBeLessThan(1e-6 * (1 + Math.abs(wanted)))
           plain.forEach((expected, day) => {
@@ -310,6 +325,7 @@ describe('the flat loop', () => {
       ),
       { numRuns: 120 },
     )
-    expect(beds).toBeGreaterThan(50)
+    expect(beds).toBeGreaterThan(20)
+    expect(thaws).toBeGreaterThan(20)
   })
 })

@@ -1,5 +1,5 @@
 import { askBed } from './beds'
-import { catchRain, type CatchRun } from './catch'
+import { bareRoofs, catchRain, type CatchRun } from './catch'
 import { roofColumns, type PoolColumns, type RoofColumns } from './columns'
 import type { Compiled } from './compiled'
 import { askDay, startLanes, stepDay, type Lanes } from './lanes'
@@ -26,9 +26,9 @@ export function runWeather(
   warm = true,
   roofs: RoofColumns = roofColumns(site),
 ): WeatherRun {
-  const chamberL = new Float64Array(roofs.chambers)
-  const first = catchRain(roofs, series, warm ? Math.min(FIRST_DAYS, series.rainMm.length) : 0, chamberL)
-  return { first, whole: catchRain(roofs, series, series.rainMm.length, chamberL), bedsL: runBeds(site, series) }
+  const state = bareRoofs(roofs)
+  const first = catchRain(roofs, series, warm ? Math.min(FIRST_DAYS, series.rainMm.length) : 0, state)
+  return { first, whole: catchRain(roofs, series, series.rainMm.length, state), bedsL: runBeds(site, series) }
 }
 
 function runBeds({ demands }: Compiled, series: DailySeries): Float64Array {
@@ -43,8 +43,8 @@ export type Observer = (day: number, month: number, lanes: Lanes) => void
 
 export interface LaneRun {
   columns: PoolColumns
-  /** The days run: of lanes with rain of their own, any one's, since they share the calendar. */
-  series: Pick<DailySeries, 'rainMm' | 'month'>
+  /** The days run: of lanes with weather of their own, any one's, since they share the calendar. */
+  series: Pick<DailySeries, 'month'>
   /** What the weather brings and asks: one for all lanes, or one a lane. */
   weather: readonly WeatherRun[]
   /** Uses are served before what does not fit is spilled. */
@@ -57,16 +57,17 @@ export interface LaneRun {
 export function runLanes({ columns, series, weather, before = false, startL }: LaneRun, observe: Observer): Lanes {
   const lanes = startLanes(columns, START_SHARE, weather.length)
   const bedsL = weather.map(run => run.bedsL)
-  const days = series.rainMm.length
+  const days = series.month.length
   const step = (runs: CatchRun[], count: number, told?: Observer) => {
-    const { rainMm, month } = series
+    const { month } = series
     const arrive = arrival(columns, lanes, runs)
-    // Lanes with rain of their own are wet on different days.
-    const always = runs.length > 1
+    // Lanes with weather of their own are wet on different days.
+    const [{ arrives }, ...others] = runs as [CatchRun, ...CatchRun[]]
+    const always = others.length > 0
     for (let day = 0; day < count; day++) {
       arrive.day = day
       askDay(columns, lanes, day, month[day]!, bedsL)
-      stepDay(columns, lanes, month[day]!, always || rainMm[day]! > 0 ? arrive.act : undefined, before)
+      stepDay(columns, lanes, month[day]!, always || arrives[day] ? arrive.act : undefined, before)
       told?.(day, month[day]!, lanes)
     }
   }

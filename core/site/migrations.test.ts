@@ -48,9 +48,17 @@ const SAID = {
   },
 }
 
-/** Beds as the code of version 1 had them: asking the mean month's need, alike in every year. */
+/** Beds as the code of version 1 had them, asking the mean month's need, alike in every year; and no snow lies. */
 const byMonths = (site: Site): Site => ({
   ...site,
+  climate: {
+    ...site.climate,
+    months: site.climate.months.map(month => ({
+      ...month,
+      tMinC: Math.max(0, month.tMinC),
+      tMaxC: Math.max(0, month.tMaxC),
+    })),
+  },
   uses: site.uses.map(use => {
     if (use.amount.by !== 'bed') return use
     const litres = litresPerDay(site, use)
