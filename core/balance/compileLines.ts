@@ -1,6 +1,6 @@
 import { AWAY, type Transfer } from './compiled'
 import type { Pool } from './pools'
-import { endHeightM, lineFrom, type Path, pathsFrom, portHeightM, type Site } from '../site'
+import { highestM, lineFrom, type Path, pathsFrom, portHeightM, type Site } from '../site'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
@@ -13,12 +13,10 @@ export interface Supply {
 /** Where each pool spills to: another pool's index, or away. */
 export function spillsOf(site: Site, pools: Pool[], poolOf: ReadonlyMap<string, number>): number[] {
   return pools.map((pool, index) => {
-    const { tank, port } = pool.spillsAt
+    const { path } = pool.spillsAt
     // A flap that sends the roof to ground once the tank is full leaves nothing to spill on.
-    if (!port || shutWhenFull(site, pool)) return AWAY
-    const end = pathsFrom(site, tank.id, run => run.from.port === port)
-      .map(path => poolOf.get(path.end.id))
-      .find(target => target !== undefined)
+    if (!path || shutWhenFull(site, pool)) return AWAY
+    const end = poolOf.get(path.end.id)
     return end === undefined || end === index ? AWAY : end
   })
 }
@@ -36,7 +34,7 @@ function drawnDownToM(port: Tank['ports'][number]): number {
   return Math.max(port.heightM, port.floating?.stopM ?? 0)
 }
 
-/** Every way out of every pool. By gravity a line keeps what stands below its end; a pump all that it cannot reach. */
+/** Every way out of every pool. By gravity a line keeps what stands below its end or a hump; a pump all that it cannot reach. */
 export function suppliesOf(site: Site, pools: Pool[]): Supply[] {
   return pools.flatMap((pool, from) =>
     pool.tanks.flatMap(tank =>
@@ -46,7 +44,7 @@ export function suppliesOf(site: Site, pools: Pool[]): Supply[] {
           pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Supply => {
             const deadL = pool.deadBelowL(tank.id, tank.baseM + drawnDownToM(port))
             const pumped = path.pumpLps !== undefined
-            return { from, path, keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(endHeightM(site, path))) }
+            return { from, path, keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(highestM(site, path))) }
           }),
         ),
     ),

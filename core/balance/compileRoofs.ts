@@ -4,6 +4,7 @@ import { chamberDrainTime } from '../sums'
 import {
   captureShare,
   chamberVolumeL,
+  highestM,
   lineFrom,
   lossSchool,
   pathsFrom,
@@ -14,14 +15,18 @@ import {
 import { catchLimits } from '../network'
 import type { NodeOf } from '../kinds'
 
+/** As near as makes no difference between two heights. */
+const LEVEL_M = 1e-6
+
 /** What each spout catches, and where it goes: into a chamber, into a pool, or away. */
 export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map<string, number>): Caught[] {
   const limits = catchLimits(site)
   return site.roofs.flatMap(roof =>
     roof.spouts.map(({ nodeId, share, gutter }): Caught => {
       const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
-      const paths = pathsFrom(site, nodeId)
-      const path = paths.find(candidate => poolOf.has(candidate.end.id)) ?? paths[0]
+      const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id))
+      // Water does not climb: what a line that rises above its spout cannot take spills at the gutter.
+      const pool = path && highestM(site, path) <= spout.baseM + LEVEL_M ? poolOf.get(path.end.id)! : AWAY
       return {
         roofId: roof.id,
         spoutId: nodeId,
@@ -34,7 +39,7 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
         snowShare: snowShare(roof.pitchDeg),
         spillsAtMmPerH: limits.find(limit => limit.roof === roof && limit.spout === spout)!.spillsAtMmPerH,
         chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
-        pool: path ? (poolOf.get(path.end.id) ?? AWAY) : AWAY,
+        pool,
         bypassMonths: monthMask(spout.bypassMonths ?? []),
       }
     }),

@@ -91,6 +91,7 @@ describe('a burst, and a valve shut', () => {
     stepped = build(
       stepped,
       moveOf('setHeight', { node: 'tank-2', baseM: -2 }),
+      moveOf('setHeight', { node: 'outfall-2', baseM: -2 }),
       moveOf('feedByFloat', { from: 'tank-1', to: 'tank-2' }),
     )
     const compiled = compile(stepped)
@@ -127,7 +128,12 @@ describe('how a full tank spills, soaks and empties', () => {
     const way = spillWay(site, compile(site), 0)!
     expect(way.flow).toEqual({ innerDiameterMm: way.port.boreMm, depthMm: 100 })
     expect(way.passesLps).toBeCloseTo(openingFlow(way.flow).flowLps, 9)
-    const cascade = build(plainTank(site, 'C'), moveOf('spillInto', { from: 'tank-1', to: 'tank-3' }))
+    const cascade = build(
+      plainTank(site, 'C'),
+      moveOf('setHeight', { node: 'tank-3', baseM: -0.1 }),
+      moveOf('setHeight', { node: 'outfall-3', baseM: -0.1 }),
+      moveOf('spillInto', { from: 'tank-1', to: 'tank-3' }),
+    )
     const compiled = compile(cascade)
     const last = compiled.pools.findIndex(pool => pool.tanks[0]!.id === 'tank-3')
     expect(spillWay(cascade, compiled, last)).toMatchObject({
@@ -136,6 +142,23 @@ describe('how a full tank spills, soaks and empties', () => {
     })
     const bare = build(plainTank(blank(), 'A'), moveOf('remove', { id: 'outfall-1' }))
     expect(spillWay(bare, compile(bare), 0)).toBeUndefined()
+  })
+  it('an overflow passes no more than its line does under the height up to the rim', () => {
+    const site = build(plainTank(blank(), 'A'), moveOf('setHeight', { node: 'outfall-1', baseM: 0.5 }))
+    const at = site.runs.findIndex(run => run.to.node === 'outfall-1')
+    const pipe = { ...site.runs[at]!.parts.find(part => part.kind === 'pipe')!, innerDiameterMm: 32, lengthM: 6 }
+    const narrow = build(site, put(['runs', at, 'parts'], [pipe]))
+    const way = spillWay(narrow, compile(narrow), 0)!
+    const { flowLps } = gravityFlow({
+      headM: 0.5,
+      lengthM: 6,
+      innerDiameterMm: 32,
+      roughnessMm: pipe.roughnessMm,
+      kTotal: 1.5,
+    })
+    expect(way.lineLps / flowLps).toBeCloseTo(1, 2)
+    expect(way).toMatchObject({ passesLps: way.lineLps, mouthLps: spillWay(site, compile(site), 0)!.mouthLps })
+    expect(way.lineLps).toBeLessThan(way.mouthLps)
   })
   it('a soakaway in tight ground wants more pit and takes longer than one in sand', () => {
     const site = build(pair(), moveOf('leadTo', { outfall: 'outfall-1', to: 'soakaway', soil: 'sand' }))

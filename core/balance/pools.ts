@@ -1,15 +1,5 @@
 import { tankHeight, tankVolume } from '../sums'
-import {
-  portsByRole,
-  rimM,
-  runsFrom,
-  spillM,
-  tankNominalL,
-  tanksOf,
-  type Site,
-  levelLinks,
-  type LevelLink,
-} from '../site'
+import { rimM, overflowsOf, type Path, tankNominalL, tanksOf, type Site, levelLinks, type LevelLink } from '../site'
 import type { Tank } from '../kinds'
 
 /** Tanks that share one level, with what they hold together at any height. */
@@ -23,8 +13,8 @@ export interface Pool {
   /** Litres at that height. */
   capL: number
   nominalL: number
-  /** The tank whose spill point is lowest, and the port the spill leaves by; none where it runs over the rim. */
-  spillsAt: { tank: Tank; port?: string }
+  /** The tank whose spill point is lowest, and the port and line by which it spills; none where it runs over the rim. */
+  spillsAt: { tank: Tank; port?: string; path?: Path }
   volumeAtL: (heightM: number) => number
   levelAtM: (volumeL: number) => number
   /** Litres that an outlet of a tank cannot reach: below it, or behind a higher link. */
@@ -71,16 +61,14 @@ function lowestPaths(from: string, neighbours: Map<string, LevelLink[]>): Map<st
 }
 
 function makePool(site: Site, tanks: Tank[], neighbours: Map<string, LevelLink[]>): Pool {
-  const spills = tanks.map(tank => ({ tank, heightM: spillM(site, tank) })).sort((x, y) => x.heightM - y.heightM)
+  const spills = tanks
+    .map(tank => {
+      const [overflow] = overflowsOf(site, tank)
+      return { tank, overflow, heightM: overflow?.runsAtM ?? rimM(tank) }
+    })
+    .sort((x, y) => x.heightM - y.heightM)
   const lowest = spills.filter(spill => spill.heightM < spills[0]!.heightM + 0.001)
-  const port = (tank: Tank) =>
-    portsByRole(tank, 'overflow')
-      .filter(
-        candidate =>
-          runsFrom(site, tank.id, candidate.name).length && tank.baseM + candidate.heightM < rimM(tank) + 1e-9,
-      )
-      .sort((x, y) => x.heightM - y.heightM)[0]?.name
-  const at = lowest.find(spill => port(spill.tank)) ?? lowest[0]!
+  const at = lowest.find(spill => spill.overflow) ?? lowest[0]!
   const capM = spills[0]!.heightM
   const volumeIn = (tank: Tank, heightM: number) =>
     tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(heightM - tank.baseM, tankHeight(tank.shape))) }).volumeL
@@ -108,7 +96,7 @@ function makePool(site: Site, tanks: Tank[], neighbours: Map<string, LevelLink[]
     capM,
     capL: volumeAtL(capM),
     nominalL: tanks.reduce((sum, tank) => sum + tankNominalL(tank), 0),
-    spillsAt: { tank: at.tank, port: port(at.tank) },
+    spillsAt: { tank: at.tank, port: at.overflow?.port.name, path: at.overflow?.path },
     volumeAtL,
     levelAtM,
     deadBelowL(tankId, heightM) {

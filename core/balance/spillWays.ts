@@ -9,8 +9,8 @@ import {
   type OpeningFlowInput,
   type SoakawayInput,
 } from '../sums'
-import { nodeById, portHeightM, portsByRole, rimM, runsFrom, type Site, nameOf } from '../site'
-import { roofsOfTankM2, stormIntoLps } from '../network'
+import { portHeightM, portsByRole, rimM, runsFrom, type Site, nameOf } from '../site'
+import { lineFlowLps, roofsOfTankM2, stormIntoLps } from '../network'
 import type { NodeOf, Port, Tank } from '../kinds'
 import { fiveYearDayMm, SPLIT_MINUTES, weatherSeries } from '../climate'
 import { SOILS } from '../catalog'
@@ -23,6 +23,9 @@ export interface SpillWay {
   tank: Tank
   port: Port
   flow: OpeningFlowInput
+  /** What its mouth passes, what its line does under the height up to the rim, and the lesser of the two. */
+  mouthLps: number
+  lineLps: number
   passesLps: number
   stormLps: number | undefined
   /** Roofs whose water comes out here when all is full. */
@@ -33,23 +36,24 @@ export interface SpillWay {
 /** The way a full group spills; undefined where it runs over its rim. */
 export function spillWay(site: Site, compiled: Compiled, poolIndex: number): SpillWay | undefined {
   const pool = compiled.pools[poolIndex]!
-  const { tank, port: name } = pool.spillsAt
+  const { tank, port: name, path } = pool.spillsAt
   const port = tank.ports.find(candidate => candidate.name === name)
-  if (!port) return undefined
+  if (!port || !path) return undefined
   const depthMm = Math.round(Math.max(0, rimM(tank) - tank.baseM - port.heightM) * 1000)
   const flow = { innerDiameterMm: port.boreMm, depthMm }
   const above = poolsAbove(compiled, poolIndex)
   const tanks = above.flatMap(index => compiled.pools[index]!.tanks)
   const flows = tanks.map(member => stormIntoLps(site, member.id))
-  const end = runsFrom(site, tank.id, port.name)
-    .map(run => nodeById(site, run.to.node))
-    .find(node => node.kind === 'outfall')
+  const mouthLps = openingFlow(flow).flowLps
+  const lineLps = path.pumpLps ?? lineFlowLps(site, path.runs, rimM(tank))
   return {
     tank,
     port,
     flow,
-    passesLps: openingFlow(flow).flowLps,
-    outfall: end,
+    mouthLps,
+    lineLps,
+    passesLps: Math.min(mouthLps, lineLps),
+    outfall: path.end.kind === 'outfall' ? path.end : undefined,
     stormLps: flows.some(each => each === undefined) ? undefined : flows.reduce<number>((sum, each) => sum + each!, 0),
     areaM2: tanks.reduce((sum, member) => sum + roofsOfTankM2(site, member.id), 0),
   }

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { blank, build, joinedBy, plainTank, rainDays, using, withRoof, put } from '../../tests/sites'
+import { blank, build, joinedBy, plainTank, rainDays, using, withJoint, withRoof, put } from '../../tests/sites'
 import { massErrorL, simulate } from './simulate'
 import { poolsOf } from './pools'
 import { compile } from './compile'
 import { moveOf } from '../moves'
+import type { Site } from '../site'
 
 const pairs = (values: number[]) => values.flatMap((value, index) => (index % 2 ? [] : [[value, values[index + 1]!]]))
 
@@ -45,12 +46,51 @@ describe('tanks joined', () => {
     let site = withRoof(plainTank(plainTank(plainTank(blank(), 'A'), 'B'), 'C'))
     site = build(
       site,
+      moveOf('setHeight', { node: 'tank-2', baseM: -0.1 }),
+      moveOf('setHeight', { node: 'tank-3', baseM: -0.2 }),
+      moveOf('setHeight', { node: 'outfall-3', baseM: -0.2 }),
       moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }),
       moveOf('spillInto', { from: 'tank-2', to: 'tank-3' }),
     )
     const run = simulate(compile(site), rainDays(10, 10, 10), { startL: [0, 0, 0] })
-    expect([...run.poolL]).toEqual([900, 100, 0, 900, 900, 200, 900, 900, 900])
-    expect([...run.spilledL]).toEqual([0, 0, 300])
+    expect([...run.poolL]).toEqual([900, 100, 0, 900, 900, 200, 900, 900, 900].map(litres => expect.closeTo(litres, 6)))
+    expect(run.spilledL[2]).toBeCloseTo(300, 6)
+  })
+  it('a spill runs once the water stands above its line, and not at all where that is above the rim', () => {
+    const pair = withRoof(plainTank(plainTank(blank(), 'A'), 'B'))
+    const spilling = build(pair, moveOf('spillInto', { from: 'tank-1', to: 'tank-2' }))
+    const held = (site: Site) => [...simulate(compile(site), rainDays(10, 10), { startL: [0, 0] }).poolL]
+    // B's inlet lies at 0.95 m: A fills 5 cm past the mouth of its overflow before any of it runs over.
+    expect(held(spilling)).toEqual([950, 50, 950, 900])
+    const above = build(spilling, moveOf('setHeight', { node: 'tank-2', baseM: 1.2 }))
+    expect(compile(above).pools[0]).toMatchObject({ capL: 1000, spillsAt: { port: undefined } })
+    expect(held(above)).toEqual([1000, 0, 1000, 0])
+    // Nor does it through a shut valve, or up to an outfall that stands too high.
+    const run = spilling.runs.find(each => each.from.port === 'overflow' && each.from.node === 'tank-1')!
+    const shut = build(
+      spilling,
+      moveOf('insertPart', { run: run.id, before: run.parts[0]?.id, part: { kind: 'valve', boreMm: 50, open: false } }),
+    )
+    expect(held(shut)).toEqual([1000, 0, 1000, 0])
+    const outfall = build(plainTank(blank(), 'A'), moveOf('setHeight', { node: 'outfall-1', baseM: 3 }))
+    expect(compile(outfall).pools[0]).toMatchObject({ capL: 1000, spillsAt: { port: undefined } })
+  })
+  it('gravity lifts nothing over a hump, nor off a roof to an inlet above its spout', () => {
+    const used = using(withRoof(plainTank(blank(), 'A')), 10)
+    const line = used.runs.find(run => run.to.node === used.uses[0]!.at)!
+    const humped: Site = {
+      ...withJoint(used, 'hump'),
+      runs: [
+        ...used.runs.filter(run => run !== line),
+        { ...line, to: { node: 'hump', port: 'in' } },
+        { ...line, id: 'down', from: { node: 'hump', port: 'out' }, parts: [] },
+      ],
+    }
+    const at = (baseM: number) => compile(build(humped, moveOf('setHeight', { node: 'hump', baseM }))).demands[0]!
+    expect(at(0.4).sources[0]!.keepL).toBeCloseTo(400, 6)
+    expect(at(-1).sources[0]!.keepL).toBeCloseTo(0, 6)
+    const raised = build(used, moveOf('setHeight', { node: 'tank-1', baseM: 8 }))
+    expect(compile(raised).caught[0]!.pool).toBe(-1)
   })
   it('a ring of spills keeps its water', () => {
     let site = withRoof(plainTank(plainTank(blank(), 'A'), 'B'))

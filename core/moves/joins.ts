@@ -245,12 +245,14 @@ export function overflowPort(tank: Tank): Port {
 export function leadOverflowAway(site: Site, tank: Tank): void {
   const port = overflowPort(tank)
   if (runsFrom(site, tank.id, port.name).length) return
+  const baseM = Math.min(tank.groundM, toThousandth(tank.baseM + port.heightM - 0.1))
   const outfall = {
     kind: 'outfall' as const,
     id: freshId(site, 'outfall'),
-    baseM: Math.min(tank.groundM, tank.baseM + port.heightM - 0.1),
+    baseM,
     groundM: tank.groundM,
-    to: 'swale' as const,
+    // A swale lies at the surface; what stands deeper is led away below it.
+    to: baseM < tank.groundM - 0.3 ? ('drain' as const) : ('swale' as const),
   }
   site.nodes.push(outfall)
   const ends = [

@@ -1,5 +1,6 @@
-import { circleArea, fittingLossM, pipeFriction } from '../sums'
-import type { Run } from '../site'
+import { circleArea, fittingLossM, flowAtHead, pipeFriction } from '../sums'
+import { portHeightM, type Run, type Site } from '../site'
+import { FITTING_K } from '../catalog'
 import { boreOfPart, does, lengthOfPart, rowOf } from '../kinds'
 
 const UNKNOWN_BORE_MM = 104
@@ -50,4 +51,29 @@ export function runVolumeL(run: Run): number {
   return run.parts
     .filter(part => does(part, 'carries'))
     .reduce((sum, part) => sum + circleArea(boreOfPart(part)! / 1000) * lengthOfPart(part) * 1000, 0)
+}
+
+/**
+ * What a line of runs passes by gravity, L/s, with water standing at a height before its beginning: friction and
+ * fittings take all the height down to its end, or to a higher place on the way, whichever lets less through.
+ */
+export function lineFlowLps(site: Site, runs: readonly Run[], waterM: number): number {
+  const { waterTemperatureC } = site.place
+  const upTo = (last: number) => {
+    const part = runs.slice(0, last + 1)
+    const lossM = (flowLps: number) =>
+      part.reduce(
+        (sum, run, index) =>
+          sum +
+          runLossM(
+            run,
+            flowLps,
+            waterTemperatureC,
+            (index === 0 ? FITTING_K.entry : 0) + (index === runs.length - 1 ? FITTING_K.exit : 0),
+          ),
+        0,
+      )
+    return flowAtHead(waterM - portHeightM(site, part.at(-1)!.to), lossM)
+  }
+  return Math.min(...runs.map((_, index) => upTo(index)))
 }

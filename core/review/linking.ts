@@ -1,7 +1,17 @@
 import { defineCheck, nodeSubject, type Finding } from './finding'
 import { bore, flow, length, percent, say, volume } from '../words'
 import { gravityFlow } from '../sums'
-import { portHeightM, portsByRole, runsFrom, runsTo, nodeById, type Site, runName, thingName } from '../site'
+import {
+  portHeightM,
+  overflowsOf,
+  portsByRole,
+  runsFrom,
+  runsTo,
+  nodeById,
+  type Site,
+  runName,
+  thingName,
+} from '../site'
 import { spareLink, moveOf } from '../moves'
 import { LINE_BORES_MM } from '../catalog'
 
@@ -56,9 +66,7 @@ export const sharedOverflow = defineCheck({
   sound: 'An overflow that serves several tanks serves all of them',
   find: ({ site, pools }) =>
     pools.flatMap((pool): Finding[] => {
-      const led = pool.tanks.filter(tank =>
-        portsByRole(tank, 'overflow').some(port => runsFrom(site, tank.id, port.name).length),
-      )
+      const led = pool.tanks.filter(tank => overflowsOf(site, tank).length)
       if (pool.spillsAt.port || pool.tanks.length < 2 || !led.length) return []
       const { tank } = pool.spillsAt
       return [

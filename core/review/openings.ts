@@ -1,9 +1,11 @@
-import { defineCheck, nodeSubject, type Finding } from './finding'
+import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
 import { bore, flow, length, say } from '../words'
 import { nodeById, portsByRole, runsFrom, runsTo, tanksOf, type Site, portId } from '../site'
 import { moveOf, setField } from '../moves'
 import type { Port, Tank } from '../kinds'
-import { MOSQUITO_MESH_MM } from '../catalog'
+import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
+import { openingFlow } from '../sums'
+import type { SpillWay } from '../balance'
 
 const setPortField = (tank: Tank, port: Port, field: string, value: unknown) =>
   setField('port', portId(tank.id, port.name), field, value)
@@ -11,6 +13,20 @@ const usedFrom = (site: Site, tank: Tank, role: Port['role']) =>
   portsByRole(tank, role).filter(port => runsFrom(site, tank.id, port.name).length)
 const usedTo = (site: Site, tank: Tank) =>
   portsByRole(tank, 'inlet').filter(port => runsTo(site, tank.id, port.name).length)
+
+/** The smallest bore on the shelf whose mouth passes a storm; its line is laid as wide. */
+function passingOverflow({ tank, port, flow, lineLps, mouthLps }: SpillWay, stormLps: number): Mend | undefined {
+  const least = lineLps < mouthLps && mouthLps >= stormLps ? port.boreMm : port.boreMm + 0.5
+  const boreMm = LINE_BORES_MM.find(
+    candidate => candidate >= least - 0.5 && openingFlow({ ...flow, innerDiameterMm: candidate }).flowLps >= stormLps,
+  )
+  return boreMm === undefined
+    ? undefined
+    : {
+        label: say`Fit an overflow of ${bore(boreMm)}, its line too`,
+        move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm }),
+      }
+}
 
 export const overflowBelowStorm = defineCheck({
   id: 'overflow-below-storm',
@@ -29,10 +45,15 @@ export const overflowBelowStorm = defineCheck({
           subject: nodeSubject(way.tank),
           sentence: say`Full, ${way.tank.name} runs over its rim in the design storm: its overflow cannot pass what
             comes in.`,
-          why: say`${bore(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to
-            the rim, passes ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps)}.`,
+          why:
+            way.lineLps < way.mouthLps
+              ? say`With water up to the rim its line passes ${flow(way.lineLps)}, and its mouth of
+                ${bore(way.port.boreMm)} ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`
+              : say`${bore(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to
+                the rim, passes ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`,
           numbers: { passesLps: way.passesLps, stormLps: way.stormLps },
           sum: { name: 'opening-flow', input: { ...way.flow } },
+          mend: passingOverflow(way, way.stormLps),
         },
       ]
     }),

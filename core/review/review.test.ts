@@ -192,6 +192,8 @@ const FAULTS: Record<string, (site: Site) => Site> = {
     const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 1 }), put(['uses', 2, 'priority'], 3))
     return build(moveTapTo(herd, 2, 0.5), moveOf('widenTanks', { tanks, share: 0.1 }))
   },
+  'overflow-cannot-run': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: 5 })),
+  'outfall-in-the-ground': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: -1 })),
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }

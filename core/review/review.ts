@@ -1,3 +1,4 @@
+import { outfallInTheGround, overflowCannotRun } from './uphill'
 import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
 import { roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 import { topUpTooLow } from './topUps'
@@ -59,6 +60,8 @@ export const CHECKS = [
   bypassInFilling,
   bypassShutInFrost,
   noOverflow,
+  overflowCannotRun,
+  outfallInTheGround,
   sharedOverflow,
   overflowTooSmall,
   overflowBelowStorm,

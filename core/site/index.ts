@@ -44,7 +44,8 @@ export {
   type Site,
   type Use,
 } from './schema'
-export { contactAreaM2, portsByRole, rimM, spillM, tankNominalL, tanksOf } from './tanks'
+export { highestM, overflowsOf, spillM, type Overflow } from './spills'
+export { contactAreaM2, portsByRole, rimM, tankNominalL, tanksOf } from './tanks'
 export {
   fieldOf,
   fieldSentence,

@@ -1,5 +1,4 @@
 import type { Site } from './schema'
-import { graphOf } from './graph'
 import { circleArea, tankHeight, tankVolume } from '../sums'
 import type { Port, PortRole, Tank } from '../kinds'
 
@@ -32,10 +31,4 @@ export function contactAreaM2(tank: Tank): number {
 /** Height of a tank's rim above the datum. */
 export function rimM(tank: Tank): number {
   return tank.baseM + tankHeight(tank.shape)
-}
-
-/** Where a tank spills: its lowest overflow that leads somewhere, else its rim. Above the datum. */
-export function spillM(site: Site, tank: Tank): number {
-  const overflows = portsByRole(tank, 'overflow').filter(port => graphOf(site).outOf(tank.id, port.name).length)
-  return Math.min(rimM(tank), ...overflows.map(port => tank.baseM + port.heightM))
 }

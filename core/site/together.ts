@@ -1,4 +1,5 @@
-import { spillM, tanksOf } from './tanks'
+import { spillM } from './spills'
+import { tanksOf } from './tanks'
 import type { Run, Site } from './schema'
 import { roleOf } from './names'
 import { graphOf, isPumped, nodeById, portHeightM, reached } from './graph'

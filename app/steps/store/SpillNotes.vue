@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OutfallHeight from './OutfallHeight.vue'
 import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -7,9 +8,9 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
-import { portId } from '#core/site'
+import { nameOf, pathsFrom, portId } from '#core/site'
 import { moveOf } from '#core/moves'
-import type { NodeOf } from '#core/kinds'
+import type { NodeOf, Port } from '#core/kinds'
 import { NEAR, NEAR_IDS, SOIL_IDS, SOILS } from '#core/catalog'
 import { emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
 
@@ -32,6 +33,14 @@ const empties = computed(() =>
     return found ? [{ tank, ...found }] : []
   }),
 )
+/** The outfall of a line that cannot run, where the group spills over its rim for that. */
+const stuck = computed(() => {
+  const { tank } = props.pool.spillsAt
+  return pathsFrom(store.site!, tank.id, run => tank.ports.some(isOverflow(run.from.port)))
+    .map(path => path.end)
+    .find(node => node.kind === 'outfall')
+})
+const isOverflow = (name: string) => (port: Port) => port.role === 'overflow' && port.name === name
 const set = useThing('port', () => portId(way.value!.tank.id, way.value!.port.name))
 const port = (field: 'heightM' | 'boreMm') => (value: number) =>
   store.make(moveOf('setPort', { tank: way.value!.tank.id, port: way.value!.port.name, [field]: value }))
@@ -89,10 +98,11 @@ const soils = choicesOf(SOIL_IDS, SOILS)
           :value="way.port.airHole ?? false"
           :choices="HOLES"
           :set="set('airHole')" /></template
-      >: up to the rim it passes
-      <SumFigure name="opening-flow" :input="{ ...way.flow }">{{ show(way.passesLps, 'flow') }}</SumFigure><template
-        v-if="way.areaM2 < 0.05"
-        >; no roof runs to it, so it sees only what fills the tank</template
+      >: up to the rim its mouth passes
+      <SumFigure name="opening-flow" :input="{ ...way.flow }">{{ show(way.mouthLps, 'flow') }}</SumFigure><template
+        v-if="way.lineLps < way.mouthLps"
+        >, its line only <b class="figure">{{ show(way.lineLps, 'flow') }}</b></template
+      ><template v-if="way.areaM2 < 0.05">; no roof runs to it, so it sees only what fills the tank</template
       ><template v-else
         >, and the storm brings
         <template v-if="way.stormLps !== undefined"
@@ -109,7 +119,8 @@ const soils = choicesOf(SOIL_IDS, SOILS)
           :value="way.outfall.near ?? 'unsaid'"
           :choices="nears"
           :set="near => near !== 'unsaid' && lead({ near })"
-        />.
+        />
+        and ends at <OutfallHeight :outfall="way.outfall" />.
         <template v-if="way.outfall.to === 'soakaway' && way.outfall.pit">
           A pit of stone
           <QuantityField
@@ -170,7 +181,16 @@ const soils = choicesOf(SOIL_IDS, SOILS)
     </p>
     <p v-else-if="pool.tanks.length">
       Full, {{ pool.spillsAt.tank.name }} runs over its rim.
-      <button type="button" class="plain" @click="store.make(moveOf('fitOverflow', { tank: pool.spillsAt.tank.id }))">
+      <template v-if="stuck">
+        Its overflow leads to {{ nameOf(store.site!, stuck.id) }} at <OutfallHeight :outfall="stuck" />: water does not
+        climb there.
+      </template>
+      <button
+        v-else
+        type="button"
+        class="plain"
+        @click="store.make(moveOf('fitOverflow', { tank: pool.spillsAt.tank.id }))"
+      >
         Fit an overflow
       </button>
     </p>

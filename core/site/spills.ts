@@ -1,0 +1,38 @@
+import { max } from 'd3-array'
+import type { Site } from './schema'
+import { portHeightM } from './graph'
+import { pathsFrom, type Path } from './paths'
+import { portsByRole, rimM } from './tanks'
+import type { Port, Tank } from '../kinds'
+
+/** The highest place that a line passes after its beginning, its end among them. */
+export const highestM = (site: Site, { runs }: Pick<Path, 'runs'>): number =>
+  max(runs, run => portHeightM(site, run.to)) ?? -Infinity
+
+/** An overflow with a line, and the height of water above the datum at which that line runs. */
+export interface Overflow {
+  port: Port
+  path: Path
+  runsAtM: number
+}
+
+/**
+ * The overflows of a tank that can run before it runs over its rim, the first to run first: each once the water stands
+ * above its mouth, and above every place that its line passes without a pump.
+ */
+export function overflowsOf(site: Site, tank: Tank): Overflow[] {
+  return portsByRole(tank, 'overflow')
+    .flatMap(port =>
+      pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Overflow => {
+        const mouthM = tank.baseM + port.heightM
+        return { port, path, runsAtM: path.pumpLps === undefined ? Math.max(mouthM, highestM(site, path)) : mouthM }
+      }),
+    )
+    .filter(({ runsAtM }) => runsAtM < rimM(tank) + 1e-9)
+    .sort((a, b) => a.runsAtM - b.runsAtM)
+}
+
+/** Where a tank spills: where its first overflow runs, else at its rim. Above the datum. */
+export function spillM(site: Site, tank: Tank): number {
+  return overflowsOf(site, tank)[0]?.runsAtM ?? rimM(tank)
+}
