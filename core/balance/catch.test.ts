@@ -152,3 +152,24 @@ describe('dirt kept out against litres lost', () => {
     expect(flushTrade(site, compile(site), 'chamber-1', weatherSeries(site))).toBeUndefined()
   })
 })
+
+describe('two chambers in one line', () => {
+  it('work one after the other: the second takes what the first lets by', () => {
+    const site = build(barn(), moveOf('fitFirstFlush', { spout: 'spout-1', at: 'spout' }))
+    const compiled = compile(site)
+    const first = { ...compiled.chambers[0]!, capL: 100, drainHours: Infinity, emptiedEveryDays: 0 }
+    const twice = {
+      ...compiled,
+      chambers: [first, { ...first, id: 'second', capL: 300 }],
+      caught: compiled.caught.map(entry => ({ ...entry, chambers: [0, 1] })),
+    }
+    const series = { ...seriesOf(0, Float64Array.of(0.5, 2, 5), true) }
+    const run = simulate(twice, series, { startL: [0] })
+    // 50 L into the first; 50 more and 150 into the second; 150 more, and 350 past both.
+    expect([...run.poolL]).toEqual([0, 0, 350])
+    expect(massErrorL(run)).toBeCloseTo(0, 9)
+    // A trade of the second is reckoned on what comes past the first.
+    const trade = flushTrade(site, { ...twice, chambers: [{ ...first, id: 'first' }, first] }, first.id, series)
+    expect(trade!.arrivesL).toBeCloseTo((650 / 3) * 365.25, 6)
+  })
+})

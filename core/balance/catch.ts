@@ -152,8 +152,8 @@ function fall(
     totals.screenedL += screened
     litres -= screened
     run.caughtL[day]! += litres
-    const chamber = roofs.caughtChamber[index]!
-    if (chamber >= 0) litres -= divert(roofs, run, day, chamber, litres, chamberL, outletLeft)
+    for (let row = roofs.caughtStart[index]!; row < roofs.caughtStart[index + 1]!; row++)
+      litres -= divert(roofs, run, day, roofs.caughtChamber[row]!, litres, chamberL, outletLeft)
     run.inflowL[day * roofs.pools + roofs.caughtPool[index]!]! += litres
     run.arrives[day] = 1
   }

@@ -17,6 +17,8 @@ export interface RoofColumns {
    */
   caughtShare: Float64Array
   caughtStepMm: Float64Array
+  /** Chambers that the water of row r comes past, in order: the rows from caughtStart[r] to caughtStart[r + 1]. */
+  caughtStart: Int32Array
   caughtChamber: Int32Array
   caughtPool: Int32Array
   caughtBypass: Int32Array
@@ -95,6 +97,10 @@ export interface PoolColumns {
 export const [FROM_POOL, FROM_WELL, FROM_MAIN, FROM_CART] = [0, 1, 2, 3] as const
 const KINDS = { pool: FROM_POOL, well: FROM_WELL, main: FROM_MAIN, cart: FROM_CART }
 
+/** Where the rows of each entry begin, and past the last where they end. */
+const startsOf = <Entry>(entries: readonly Entry[], count: (entry: Entry) => number): Int32Array =>
+  Int32Array.from(entries.reduce((rows, entry) => [...rows, rows.at(-1)! + count(entry)], [0]))
+
 /** Lays roofs and chambers out flat. Catches that no tank takes fall away here. */
 export function roofColumns(site: Compiled): RoofColumns {
   const caught = site.caught.filter(entry => entry.pool >= 0)
@@ -106,7 +112,8 @@ export function roofColumns(site: Compiled): RoofColumns {
     caughtLossMm: Float64Array.from(caught, entry => entry.wettingLossMm),
     caughtShare: Float64Array.from(caught, entry => entry.captureShare),
     caughtStepMm: Float64Array.from(caught, entry => (entry.spillsAtMmPerH * SPLIT_MINUTES) / 60),
-    caughtChamber: Int32Array.from(caught, entry => entry.chamber),
+    caughtStart: startsOf(caught, entry => entry.chambers.length),
+    caughtChamber: Int32Array.from(caught.flatMap(entry => entry.chambers)),
     caughtPool: Int32Array.from(caught, entry => entry.pool),
     caughtBypass: Int32Array.from(caught, entry => entry.bypassMonths),
     caughtSnow: Float64Array.from(caught, entry => entry.snowShare),
@@ -173,8 +180,6 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
   /** Mains stand behind the wells in the list of supplies. */
   const supplyRow = ({ kind, index }: { kind: keyof typeof KINDS; index: number }) =>
     kind === 'main' ? site.wells.length + index : index
-  const starts = (count: (demand: Compiled['demands'][number]) => number) =>
-    site.demands.reduce((rows, demand) => [...rows, rows.at(-1)! + count(demand)], [0])
   return {
     lanes,
     pools: site.pools.length,
@@ -192,12 +197,12 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     uses: site.demands.length,
     askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
     bedUse: Int32Array.from(beds),
-    sourceStart: Int32Array.from(starts(demand => demand.sources.length)),
+    sourceStart: startsOf(site.demands, demand => demand.sources.length),
     sourceKind: Uint8Array.from(sources, ({ source }) => KINDS[source.kind]),
     sourceIndex: Int32Array.from(sources, ({ source }) => supplyRow(source)),
     sourceKeepL: each(sources.length, (lane, row) => lane.demands[sources[row]!.use]!.sources[sources[row]!.at]!.keepL),
     sourceMonths: Int32Array.from(sources, ({ source }) => source.months),
-    rationStart: Int32Array.from(starts(demand => demand.rations.length)),
+    rationStart: startsOf(site.demands, demand => demand.rations.length),
     rationPool: Int32Array.from(rations, ({ ration }) => ration.pool),
     rationShare: Float64Array.from(rations, ({ ration }) => ration.share),
     rationBelowL: each(

@@ -38,7 +38,7 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
         ),
         snowShare: snowShare(roof.pitchDeg),
         spillsAtMmPerH: limits.find(limit => limit.roof === roof && limit.spout === spout)!.spillsAtMmPerH,
-        chamber: path?.chamber ? chambers.findIndex(chamber => chamber.id === path.chamber) : AWAY,
+        chambers: path?.chambers.map(id => chambers.findIndex(chamber => chamber.id === id)) ?? [],
         pool,
         bypassMonths: monthMask(spout.bypassMonths ?? []),
       }

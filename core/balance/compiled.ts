@@ -15,7 +15,8 @@ export interface Caught {
   /** Of its snow, what lies until it melts. */
   snowShare: number
   spillsAtMmPerH: number
-  chamber: number
+  /** The chambers that its water comes past, in order. */
+  chambers: number[]
   pool: number
   bypassMonths: number
 }

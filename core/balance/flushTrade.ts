@@ -1,7 +1,6 @@
 import type { Compiled } from './compiled'
 import { bareRoofs, catchRain } from './catch'
 import { roofColumns } from './columns'
-import { AWAY } from './compiled'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
 import { chamberAreaM2, chamberVolumeL, type Site } from '../site'
 import type { NodeOf } from '../kinds'
@@ -96,15 +95,17 @@ function wayOf(chamber: NodeOf<'chamber'>): FlushWay {
   }
 }
 
-/** Litres that reach a chamber each day, gutters' spill, by-pass and screens taken off. */
+/** Litres that reach a chamber each day, past gutters, by-pass, screens and the chambers before it. */
 function arrivingL(compiled: Compiled, chamberId: string, series: DailySeries): Float64Array {
-  const above = compiled.caught.filter(entry => compiled.chambers[entry.chamber]?.id === chamberId)
+  const here = compiled.chambers.findIndex(({ id }) => id === chamberId)
   const roofs = roofColumns({
     ...compiled,
-    caught: above.map(entry => ({ ...entry, chamber: AWAY, pool: 0 })),
-    chambers: [],
+    pools: compiled.pools.slice(0, 1),
+    caught: compiled.caught
+      .filter(entry => entry.chambers.includes(here))
+      .map(entry => ({ ...entry, chambers: entry.chambers.slice(0, entry.chambers.indexOf(here)), pool: 0 })),
   })
-  return catchRain(roofs, series, series.rainMm.length, bareRoofs(roofs)).caughtL
+  return catchRain(roofs, series, series.rainMm.length, bareRoofs(roofs)).inflowL
 }
 
 /**

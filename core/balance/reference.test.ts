@@ -112,13 +112,12 @@ function plainBalance(
       if (allowed(entry.bypassMonths, month)) continue
       let volumeL = (whole - over) * entry.captureShare
       result.caughtL += volumeL
-      const chamber = site.chambers[entry.chamber]
-      if (chamber) {
-        const kept = Math.min(volumeL, chamber.capL - chambers[entry.chamber]!)
-        chambers[entry.chamber]! += kept
+      for (const at of entry.chambers) {
+        const kept = Math.min(volumeL, site.chambers[at]!.capL - chambers[at]!)
+        chambers[at]! += kept
         volumeL -= kept
-        const lost = Math.min(volumeL, outletLeft[entry.chamber]!)
-        outletLeft[entry.chamber]! -= lost
+        const lost = Math.min(volumeL, outletLeft[at]!)
+        outletLeft[at]! -= lost
         result.flushedL += lost
         volumeL -= lost
       }

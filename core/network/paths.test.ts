@@ -13,7 +13,7 @@ describe('following lines', () => {
     site = joinedBy(site, ['tee', 'out'], ['high', 'in'], [{ kind: 'valve', boreMm: 20, open: false }])
     const paths = pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')
     expect(paths.map(path => path.end.id)).toEqual(['low'])
-    expect(paths[0]).toMatchObject({ pumpLps: 0.5, hasFloat: true, chamber: undefined })
+    expect(paths[0]).toMatchObject({ pumpLps: 0.5, hasFloat: true, chambers: [] })
   })
   it('does not go round a ring for ever', () => {
     let site = withJoint(withJoint(plainTank(blank(), 'A'), 'one'), 'two')

@@ -28,7 +28,7 @@ export const noFirstFlush = defineCheck({
   sound: 'Every roof’s first rain is kept out',
   find: ({ site, lines }) =>
     lines
-      .filter(({ path, spout }) => !path.chamber && spoutAreaM2(site, spout.id) > 0)
+      .filter(({ path, spout }) => !path.chambers.length && spoutAreaM2(site, spout.id) > 0)
       .map(({ spout, tank }) => {
         const input = { planAreaM2: spoutAreaM2(site, spout.id), depthMm: usualFlushMm(site) }
         const { volumeL } = firstFlushVolume(input)
@@ -141,7 +141,9 @@ export const outletTooSlow = defineCheck({
 /** What reaches a chamber in a mean year: its roofs' runoff less what spilled, was by-passed and screened off. */
 function arrivesL(year: CatchYear, compiled: Compiled, chamberId: string): number {
   const above = new Set(
-    compiled.caught.filter(entry => compiled.chambers[entry.chamber]?.id === chamberId).map(entry => entry.spoutId),
+    compiled.caught
+      .filter(({ chambers }) => chambers.some(at => compiled.chambers[at]!.id === chamberId))
+      .map(entry => entry.spoutId),
   )
   return year.catches
     .filter(entry => above.has(entry.spoutId))

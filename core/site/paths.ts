@@ -11,7 +11,8 @@ export interface Path {
   runs: Run[]
   pumpLps: number | undefined
   hasFloat: boolean
-  chamber: string | undefined
+  /** The chambers that it comes past, in order. */
+  chambers: string[]
 }
 
 const hasFloat = (run: Run) => run.parts.some(part => does(part, 'stops when full'))
@@ -32,14 +33,13 @@ export function pathsFrom(site: Site, nodeId: string, wanted: (run: Run) => bool
     if (runsThrough(node)) continue
     const runs = steps.map(step => step.run)
     const pumps = runs.flatMap(run => run.parts.flatMap(part => (part.kind === 'pump' ? [part.flowLps] : [])))
-    const chamber = steps.find(step => isChamber(site, step.to.node))
     found.push({
       end: node,
       at: steps.at(-1)!.to,
       runs,
       pumpLps: pumps.length ? Math.min(...pumps) : undefined,
       hasFloat: runs.some(hasFloat),
-      chamber: chamber?.to.node,
+      chambers: steps.map(step => step.to.node).filter(id => isChamber(site, id)),
     })
   }
   return found
