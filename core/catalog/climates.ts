@@ -4,6 +4,8 @@
  */
 export interface StandInClimate {
   name: string
+  /** Standard deviation of the year's rain, as a share of its mean. */
+  annualSpreadShare: number
   latitudeDeg: number
   altitudeM: number
   frostDepthM: number
@@ -19,6 +21,7 @@ export interface StandInClimate {
 export const CLIMATES = {
   'dry-summer-hill': {
     name: 'dry-summer hill',
+    annualSpreadShare: 0.23,
     latitudeDeg: 39,
     altitudeM: 420,
     frostDepthM: 0.2,
@@ -31,6 +34,7 @@ export const CLIMATES = {
   },
   'wet-town': {
     name: 'wet temperate town',
+    annualSpreadShare: 0.12,
     latitudeDeg: 52,
     altitudeM: 60,
     frostDepthM: 0.45,
@@ -43,6 +47,7 @@ export const CLIMATES = {
   },
   'cold-upland': {
     name: 'cold upland',
+    annualSpreadShare: 0.12,
     latitudeDeg: 56,
     altitudeM: 560,
     frostDepthM: 0.9,
@@ -55,6 +60,7 @@ export const CLIMATES = {
   },
   'monsoon-lowland': {
     name: 'monsoon lowland',
+    annualSpreadShare: 0.18,
     latitudeDeg: 17,
     altitudeM: 40,
     frostDepthM: 0,
@@ -67,6 +73,7 @@ export const CLIMATES = {
   },
   'inland-plain': {
     name: 'inland plain, hot summers',
+    annualSpreadShare: 0.18,
     latitudeDeg: 41,
     altitudeM: 310,
     frostDepthM: 1,
@@ -79,6 +86,7 @@ export const CLIMATES = {
   },
   'dry-ranch': {
     name: 'dry ranch country',
+    annualSpreadShare: 0.3,
     latitudeDeg: 33,
     altitudeM: 900,
     frostDepthM: 0.3,
@@ -91,6 +99,7 @@ export const CLIMATES = {
   },
   'mild-coast': {
     name: 'mild wet coast',
+    annualSpreadShare: 0.14,
     latitudeDeg: 47,
     altitudeM: 30,
     frostDepthM: 0.3,
@@ -103,6 +112,7 @@ export const CLIMATES = {
   },
   'trade-wind-island': {
     name: 'trade-wind island',
+    annualSpreadShare: 0.22,
     latitudeDeg: -18,
     altitudeM: 80,
     frostDepthM: 0,
@@ -115,6 +125,7 @@ export const CLIMATES = {
   },
   'humid-subtropics': {
     name: 'humid subtropics',
+    annualSpreadShare: 0.17,
     latitudeDeg: -28,
     altitudeM: 90,
     frostDepthM: 0,
@@ -127,6 +138,7 @@ export const CLIMATES = {
   },
   'equatorial-forest': {
     name: 'equatorial forest edge',
+    annualSpreadShare: 0.13,
     latitudeDeg: 2,
     altitudeM: 120,
     frostDepthM: 0,
@@ -139,6 +151,7 @@ export const CLIMATES = {
   },
   'desert-edge': {
     name: 'desert edge, winter rain',
+    annualSpreadShare: 0.35,
     latitudeDeg: 32,
     altitudeM: 260,
     frostDepthM: 0.1,
@@ -151,6 +164,7 @@ export const CLIMATES = {
   },
   'high-plateau': {
     name: 'high plateau, summer rain',
+    annualSpreadShare: 0.16,
     latitudeDeg: -16,
     altitudeM: 3600,
     frostDepthM: 0.4,
@@ -163,6 +177,7 @@ export const CLIMATES = {
   },
   'continental-forest': {
     name: 'continental forest, snowy winters',
+    annualSpreadShare: 0.15,
     latitudeDeg: 50,
     altitudeM: 220,
     frostDepthM: 1.2,
@@ -177,3 +192,13 @@ export const CLIMATES = {
 
 export type ClimateId = keyof typeof CLIMATES
 export const CLIMATE_IDS = Object.keys(CLIMATES) as [ClimateId, ...ClimateId[]]
+
+/** By rule, where nobody knows: the drier a climate, the less one year is like another. */
+const SPREAD = { wet: { yearMm: 900, share: 0.12 }, dry: { yearMm: 250, share: 0.35 } }
+
+/** The spread of the year's rain that goes with its mean, as a share of it. */
+export function usualSpreadShare(yearMm: number): number {
+  const { wet, dry } = SPREAD
+  const part = Math.max(0, Math.min(1, (wet.yearMm - yearMm) / (wet.yearMm - dry.yearMm)))
+  return wet.share + part * (dry.share - wet.share)
+}

@@ -1,4 +1,4 @@
-export { CLIMATE_IDS, CLIMATES, type ClimateId } from './climates'
+export { CLIMATE_IDS, CLIMATES, type ClimateId, usualSpreadShare } from './climates'
 export { FITTING_K, TEE_STRAY, TEES, type TeeId } from './fittings'
 export {
   BUILD_UP_DAYS,

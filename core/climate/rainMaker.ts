@@ -1,6 +1,7 @@
-import { randomGamma } from 'd3-random'
+import { randomGamma, randomNormal } from 'd3-random'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { WET_DAY_MM } from './months'
+import type { SlowFactor } from './slowFactor'
 import { dayOf, MONTH_DAYS, monthOf, monthsFrom, yearOf } from './calendar'
 
 /**
@@ -23,53 +24,107 @@ const GAMMA_SHAPE = 0.75
 const PERSISTENCE = 0.25
 
 /**
- * Makes daily rain from monthly figures: a monthly first-order two-state Markov chain for wet and dry days, gamma
- * amounts
- * (Richardson 1981), transition chances from the wet-day frequency (Geng, Penning de Vries & Supit 1986).
- * From 10 years on the series is conditioned on its climate: days are wetted or dried until each month has its number
- * of
- * wet days, and amounts scaled to its mean. The same seed gives the same years.
+ * From so many years on a series is conditioned on its climate; a shorter one keeps the luck of its years, since nobody
+ * knows the mean of thirty years to come.
  */
-export function makeRain(months: readonly MonthlyRain[], startDay: number, years: number, seed: number): Float64Array {
+const CONDITIONED_FROM_YEARS = 100
+/** The slow factor works on how often it rains as much as on how much. */
+const ON_CHANCE = 0.5
+const MOST_FREQUENT = 0.97
+
+/** A month's chain of wet days and the gamma of their amounts. */
+export interface Chain {
+  frequency: number
+  /** How much likelier rain is after rain than after a dry day. */
+  persistence: number
+  meanMm: number
+  excessMm: number
+  shape: number
+}
+
+export function chainOf({ rainMm, wetDays: said, wetAfterWet, shape = GAMMA_SHAPE }: MonthlyRain, days: number): Chain {
+  // Rain in a month without wet days is a slip of the source: no wet day holds more than 100 mm on the mean.
+  const wetDays = Math.max(said, rainMm / 100)
+  const frequency = rainMm > 0 ? Math.min(MOST_FREQUENT, wetDays / days) : 0
+  const meanMm = wetDays > 0 ? rainMm / wetDays : 0
+  const persistence =
+    wetAfterWet === undefined ? PERSISTENCE : Math.min(0.95, (wetAfterWet - frequency) / (1 - frequency))
+  return { frequency, persistence, meanMm, excessMm: Math.max(0, meanMm - WET_DAY_MM), shape }
+}
+
+/**
+ * Makes daily rain from monthly figures: a monthly first-order two-state Markov chain for wet and dry days, gamma
+ * amounts (Richardson 1981), transition chances from the wet-day frequency (Geng, Penning de Vries & Supit 1986); over
+ * both lies a slow factor, where there is one. A series of many years is conditioned on its climate: days are wetted or
+ * dried until each month has its number of wet days, and amounts scaled to its mean. The same seed gives the same
+ * years.
+ */
+export function makeRain(
+  months: readonly MonthlyRain[],
+  startDay: number,
+  years: number,
+  seed: number,
+  slow?: SlowFactor,
+): Float64Array {
   const random = uniform(seed)
   const endDay = dayOf(yearOf(startDay) + years, monthOf(startDay) + 1, 1)!
   const days = endDay - startDay
   const wet = new Uint8Array(days)
   const month = monthsFrom(startDay, days)
-  // Rain in a month without wet days is a slip of the source: no wet day holds more than 100 mm on the mean.
-  const wetDays = months.map(entry => Math.max(entry.wetDays, entry.rainMm / 100))
-  const chance = months.map((entry, index) =>
-    entry.rainMm > 0 ? Math.min(0.97, wetDays[index]! / MONTH_DAYS[index]!) : 0,
-  )
+  const chains = months.map((entry, index) => chainOf(entry, MONTH_DAYS[index]!))
+  const factors = slowFactors(month, slow, random)
 
-  let yesterday = random() < chance[month[0]!]! ? 1 : 0
+  let yesterday = random() < chains[month[0]!]!.frequency ? 1 : 0
   for (let index = 0; index < days; index++) {
-    const frequency = chance[month[index]!]!
-    const afterWet = months[month[index]!]!.wetAfterWet ?? (1 - PERSISTENCE) * frequency + PERSISTENCE
+    const { frequency: usual, persistence } = chains[month[index]!]!
+    const frequency = Math.min(MOST_FREQUENT, usual * factors.chance[index]!)
     // Whatever follows a wet day, the chain comes back to its frequency: what a dry day is followed by makes up for it.
-    const afterDry = Math.min(1, (frequency * (1 - afterWet)) / (1 - frequency))
-    yesterday = random() < (yesterday ? afterWet : afterDry) && frequency > 0 ? 1 : 0
+    const chance = yesterday ? frequency + persistence * (1 - frequency) : frequency * (1 - persistence)
+    yesterday = random() < chance && frequency > 0 ? 1 : 0
     wet[index] = yesterday
   }
   const byMonth: number[][] = Array.from({ length: 12 }, () => [])
   for (let index = 0; index < days; index++) byMonth[month[index]!]!.push(index)
-  if (years >= 10)
-    byMonth.forEach((indices, at) => setWetCount(wet, indices, Math.round(chance[at]! * indices.length), random))
+  const conditioned = years >= CONDITIONED_FROM_YEARS
+  if (conditioned)
+    byMonth.forEach((indices, at) =>
+      setWetCount(wet, indices, Math.round(chains[at]!.frequency * indices.length), random),
+    )
 
   const source = randomGamma.source(random)
   const rainMm = new Float64Array(days)
   byMonth.forEach((indices, at) => {
-    const monthMm = months[at]!.rainMm
-    const shape = months[at]!.shape ?? GAMMA_SHAPE
+    const { excessMm, shape } = chains[at]!
     const gamma = source(shape, 1)
-    const meanMm = wetDays[at]! > 0 ? monthMm / wetDays[at]! : 0
-    let sum = 0
+    let total = 0
     for (const index of indices)
-      if (wet[index]) sum += rainMm[index] = WET_DAY_MM + (gamma() * Math.max(0, meanMm - WET_DAY_MM)) / shape
-    const wanted = (monthMm * indices.length) / MONTH_DAYS[at]!
-    if (years >= 10 && sum > 0) for (const index of indices) rainMm[index] = (rainMm[index]! * wanted) / sum
+      if (wet[index]) total += rainMm[index] = WET_DAY_MM + ((gamma() * excessMm) / shape) * factors.amount[index]!
+    const wanted = (months[at]!.rainMm * indices.length) / MONTH_DAYS[at]!
+    if (conditioned && total > 0)
+      for (const index of indices) rainMm[index] = Math.max(wet[index]! * WET_DAY_MM, (rainMm[index]! * wanted) / total)
   })
   return rainMm
+}
+
+/** The slow factor's two parts on each day: on the chance of rain, and on its amount; together of mean 1. */
+function slowFactors(month: Uint8Array, slow: SlowFactor | undefined, random: () => number) {
+  const chance = new Float64Array(month.length).fill(1)
+  const amount = new Float64Array(month.length).fill(1)
+  if (!slow) return { chance, amount }
+  const normal = randomNormal.source(random)()
+  let deviate = normal()
+  for (let from = 0; from < month.length;) {
+    const at = month[from]!
+    let to = from + 1
+    while (to < month.length && month[to] === at) to++
+    const sigma = slow.sigmas[at]!
+    const part = (share: number) => Math.exp(share * sigma * deviate - (share * sigma) ** 2 / 2)
+    chance.fill(part(ON_CHANCE), from, to)
+    amount.fill(part(1 - ON_CHANCE) * Math.exp(-ON_CHANCE * (1 - ON_CHANCE) * sigma ** 2), from, to)
+    deviate = slow.memory * deviate + Math.sqrt(1 - slow.memory ** 2) * normal()
+    from = to
+  }
+  return { chance, amount }
 }
 
 /** Uniform numbers in [0, 1) from a seed. */

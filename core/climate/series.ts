@@ -1,9 +1,18 @@
 import { fiveYearDayMm, stormSplit } from './storm'
 import { shiftRecord } from './shiftRecord'
 import { makeRain } from './rainMaker'
+import { slowOfRecord, slowOfSpread } from './slowFactor'
 import { fitRain } from './fitRain'
 import { dayNumber, dayOf, monthsFrom, yearOf } from './calendar'
-import { et0Mm, fiveYearBurstMmPerH, rainFactor, weatherMonths, type Climate, type Site } from '../site'
+import {
+  annualSpreadShare,
+  et0Mm,
+  fiveYearBurstMmPerH,
+  rainFactor,
+  weatherMonths,
+  type Climate,
+  type Site,
+} from '../site'
 
 /** Rain by day with the calendar the daily balance needs. */
 export interface DailySeries {
@@ -56,12 +65,8 @@ function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: nu
     const series = seriesOf(dayNumber(daily.start), shiftRecord(weather, daily), false)
     return { ...series, warmth: warmthOf(weather, daily, series.month) }
   }
-  const start = dayNumber(MADE_START)
-  return seriesOf(
-    start,
-    makeRain(daily ? shiftedFit(weather, daily) : weatherMonths(weather), start, years, seed),
-    true,
-  )
+  const { startDay, make } = memberRain(weather, years)
+  return seriesOf(startDay, make(seed), true)
 }
 
 /** What each day of a record with temperatures takes from a reference lawn, and how warm it is. */
@@ -81,7 +86,12 @@ export function memberRain(
   const { daily } = weather.climate
   const startDay = dayNumber(MADE_START)
   const months = daily ? shiftedFit(weather, daily) : weatherMonths(weather)
-  return { startDay, make: seed => makeRain(months, startDay, years, seed) }
+  const spreadShare = annualSpreadShare(weather)
+  // How a record's months and years differ is read off it as it was measured; a shift moves their mean.
+  const slow = daily
+    ? slowOfRecord(dayNumber(daily.start), daily.rainMm, fitRain(dayNumber(daily.start), daily.rainMm), spreadShare)
+    : slowOfSpread(months, spreadShare)
+  return { startDay, make: seed => makeRain(months, startDay, years, seed, slow) }
 }
 
 function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {

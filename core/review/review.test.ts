@@ -41,9 +41,16 @@ const gutter = (change: Partial<Gutter>): Edit =>
     ...change,
   })
 
-/** A use's tap at another height. */
-const moveTapTo = (site: Site, use: number, baseM: number) =>
-  build(site, moveOf('setHeight', { node: site.uses[use]!.at, baseM }))
+/** A cow that is served last, from tanks a tenth as wide. */
+function thirstyHerd(site: Site): Site {
+  const tanks = site.nodes.filter(node => node.kind === 'tank').map(({ id }) => id)
+  const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 1 }), put(['uses', 2, 'priority'], 3))
+  return build(
+    herd,
+    moveOf('setHeight', { node: herd.uses[2]!.at, baseM: 0.5 }),
+    moveOf('widenTanks', { tanks, share: 0.1 }),
+  )
+}
 
 /** For each check, how a sound site comes to fail it. */
 const FAULTS: Record<string, (site: Site) => Site> = {
@@ -183,15 +190,8 @@ const FAULTS: Record<string, (site: Site) => Site> = {
     const dripped = build(site, moveOf('fitDrip', { use: 'use-2' }))
     return build(dripped, put(['uses', 1, 'amount', 'drip', 'minutesPerRun'], 2))
   },
-  'fails-more-than-accepted': site => {
-    const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 3 }))
-    return build(herd, put(['uses', 2, 'acceptShortDays'], 3), put(['uses', 2, 'priority'], 3))
-  },
-  'short-too-often': site => {
-    const tanks = site.nodes.filter(node => node.kind === 'tank').map(({ id }) => id)
-    const herd = build(site, moveOf('addUse', { preset: 'cattle', count: 1 }), put(['uses', 2, 'priority'], 3))
-    return build(moveTapTo(herd, 2, 0.5), moveOf('widenTanks', { tanks, share: 0.1 }))
-  },
+  'fails-more-than-accepted': site => build(thirstyHerd(site), put(['uses', 2, 'acceptShortDays'], 3)),
+  'short-too-often': site => thirstyHerd(site),
   'overflow-cannot-run': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: 5 })),
   'outfall-in-the-ground': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: -1 })),
   'bypass-shut-in-frost': site =>

@@ -68,6 +68,7 @@ export {
 } from './together'
 export { bedNeedInput, bedNeeds, hotMonths, litresPerDay, rootM } from './uses'
 export {
+  annualSpreadShare,
   designStorm,
   fiveYearBurstMmPerH,
   frostMonths,

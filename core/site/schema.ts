@@ -61,6 +61,8 @@ const dailySchema = kept({
 export const climateSchema = kept({
   months: twelve(monthSchema),
   daily: dailySchema.optional(),
+  /** How much one year's rain differs from another's: its standard deviation as a share of the mean. */
+  annualSpreadShare: share().optional(),
   /** The design storm: an intensity that was typed, or how rare it may be by the `burst`; with neither it is not known. */
   storm: kept({
     intensityMmPerH: number(0, 600).optional(),

@@ -1,4 +1,5 @@
 import type { Climate, Site } from './schema'
+import { CLIMATES, usualSpreadShare } from '../catalog'
 import { monthRadiationMJ, referenceEvapotranspiration, stormIntensity } from '../sums'
 
 type Weather = Pick<Site, 'climate' | 'place'>
@@ -27,6 +28,13 @@ export function weatherMonths(weather: Weather): Climate['months'] {
     const rainMm = month.rainMm * rainFactor(weather, index)
     return { ...month, rainMm, wetDays: rainMm > 0 ? month.wetDays * (1 - shift.fewerDaysShare) : 0 }
   })
+}
+
+/** How much one year's rain differs from another's: as somebody typed it, as the stand-in has it, or by rule. */
+export function annualSpreadShare(weather: Weather): number {
+  const { annualSpreadShare: typed, standIn } = weather.climate
+  const yearMm = weatherMonths(weather).reduce((sum, month) => sum + month.rainMm, 0)
+  return typed ?? (standIn ? CLIMATES[standIn].annualSpreadShare : usualSpreadShare(yearMm))
 }
 
 /**

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { chance } from './chance'
 import { nowMs } from './clock'
 import { defineDevice } from './device'
-import { dayNumber, isoDate, makeRain, monthOf } from '#core/climate'
+import { dayNumber, isoDate, makeRain, monthOf, slowOfSpread } from '#core/climate'
 import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
 
 /**
@@ -112,12 +112,12 @@ export function stationDays(station: Station): StationDay[] {
   const wetter = 0.85 + 0.3 * chance(station.id, 'wetter')
   const start = dayNumber(station.from)
   const years = Number(station.to.slice(0, 4)) - Number(station.from.slice(0, 4)) + 1
-  const rain = makeRain(
-    climate.rainMm.map((rainMm, month) => ({ rainMm: rainMm * wetter, wetDays: climate.wetDays[month]! })),
-    start,
-    years,
-    Math.floor(chance(station.id, 'seed') * 2 ** 31),
-  )
+  const months = climate.rainMm.map((rainMm, month) => ({
+    rainMm: rainMm * wetter,
+    wetDays: climate.wetDays[month]!,
+  }))
+  const slow = slowOfSpread(months, climate.annualSpreadShare)
+  const rain = makeRain(months, start, years, Math.floor(chance(station.id, 'seed') * 2 ** 31), slow)
   const days = dayNumber(station.to) - start + 1
   return Array.from(rain.subarray(0, days), (rainMm, index) => {
     const month = monthOf(start + index)

@@ -6,6 +6,7 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import ShiftNotes from '~/steps/catch/ShiftNotes.vue'
+import SpreadNotes from '~/steps/catch/SpreadNotes.vue'
 import StormNotes from '~/steps/catch/StormNotes.vue'
 import { useSite } from '~/stores/site'
 import { MONTH_NAMES } from '#core/units'
@@ -116,6 +117,7 @@ function readFile(): void {
         :set="value => store.make(setField('site', '', 'place.latitudeDeg', value))"
       />.
     </p>
+    <SpreadNotes />
     <StormNotes />
     <ShiftNotes />
     <MonthBars :values="months.map(month => month.rainMm)" label="Rain by month" :show="value => show(value, 'rain')" />

@@ -1,0 +1,124 @@
+import { mean, sum, variance } from 'd3-array'
+import { chainOf, type MonthlyRain } from './rainMaker'
+import { MONTH_DAYS, monthOf, yearOf } from './calendar'
+
+/**
+ * What makes months and years differ more than wet days that follow one another by chance: a log-normal factor over
+ * each month's rain, of mean 1, that remembers the month before.
+ */
+export interface SlowFactor {
+  /** Standard deviation of its logarithm in each month, January first. */
+  sigmas: number[]
+  /** Correlation of its logarithm from one month to the next. */
+  memory: number
+}
+
+/** Of a climate whose months nobody has measured: a wet or a dry season is felt for a few months. */
+const USUAL_MEMORY = 0.5
+const MOST = { sigma: 1.5, memory: 0.98 }
+/** So many years of the climate's own spread stand beside a record's, so that a short one is not taken at its word. */
+const PRIOR_YEARS = 5
+const STEPS = 40
+
+/** Rain of a month's mean, and the variance that wet days and their amounts alone give its total. */
+const momentsOf = (months: readonly MonthlyRain[]) =>
+  months.map((month, index) => ({ meanMm: month.rainMm, chainMm2: chainVariance(month, MONTH_DAYS[index]!) }))
+type Moments = ReturnType<typeof momentsOf>
+
+/** Variance of a month's total by the chain of wet days and the gamma of their amounts, mm². */
+function chainVariance(month: MonthlyRain, days: number): number {
+  const { frequency, persistence, meanMm, excessMm, shape } = chainOf(month, days)
+  if (!(frequency > 0)) return 0
+  const wetDays = days * frequency
+  const counts =
+    wetDays * (1 - frequency) * ((1 + persistence) / (1 - persistence)) -
+    (2 * frequency * (1 - frequency) * persistence * (1 - persistence ** days)) / (1 - persistence) ** 2
+  return counts * meanMm ** 2 + (wetDays * excessMm ** 2) / shape
+}
+
+/** Variance of the year's total under a slow factor, mm². */
+function annualVariance(moments: Moments, { sigmas, memory }: SlowFactor): number {
+  return sum(moments, (month, at) =>
+    sum(moments, (other, to) => {
+      const shared = Math.expm1(sigmas[at]! * sigmas[to]! * memory ** Math.abs(at - to))
+      const apart = month.meanMm * other.meanMm * shared
+      return at === to ? (1 + shared) * month.chainMm2 + apart : apart
+    }),
+  )
+}
+
+/** The largest value up to a limit at which a rising figure stays at or below what is wanted. */
+function solveRising(most: number, figure: (at: number) => number, wanted: number): number {
+  if (figure(0) >= wanted) return 0
+  let [low, high] = [0, most]
+  for (let step = 0; step < STEPS; step++) {
+    const middle = (low + high) / 2
+    if (figure(middle) < wanted) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** The slow factor under which a year's total varies as a climate's does: `spreadShare` of its mean, as a deviation. */
+export function slowOfSpread(months: readonly MonthlyRain[], spreadShare: number): SlowFactor {
+  const moments = momentsOf(months)
+  const wanted = (spreadShare * sum(moments, month => month.meanMm)) ** 2
+  const alike = (sigma: number): SlowFactor => ({ sigmas: months.map(() => sigma), memory: USUAL_MEMORY })
+  return alike(solveRising(MOST.sigma, sigma => annualVariance(moments, alike(sigma)), wanted))
+}
+
+/**
+ * The slow factor of a daily record: each month's from the variance of its totals, the memory from that of the year's;
+ * both drawn towards the climate's own spread, the more the shorter the record is.
+ */
+export function slowOfRecord(
+  startDay: number,
+  rainMm: ArrayLike<number>,
+  months: readonly MonthlyRain[],
+  spreadShare: number,
+): SlowFactor {
+  const prior = slowOfSpread(months, spreadShare)
+  const { byMonth, byYear } = totalsOf(startDay, rainMm)
+  if (byYear.length < 2) return prior
+  const moments = momentsOf(months)
+  const own = (count: number) => count / (count + PRIOR_YEARS)
+  const sigmas = moments.map(({ meanMm, chainMm2 }, at) => {
+    const scatter = chainMm2 + meanMm ** 2
+    const weight = own(byMonth[at]!.length)
+    const seen = scatter > 1 ? Math.max(0, ((variance(byMonth[at]!) ?? 0) - chainMm2) / scatter) : 0
+    const usual = Math.expm1(prior.sigmas[at]! ** 2)
+    return Math.min(MOST.sigma, Math.sqrt(Math.log1p(weight * seen + (1 - weight) * usual)))
+  })
+  const yearMm = sum(moments, month => month.meanMm)
+  const weight = own(byYear.length)
+  const wanted = weight * variance(byYear)! + (1 - weight) * (spreadShare * yearMm) ** 2
+  return { sigmas, memory: solveRising(MOST.memory, memory => annualVariance(moments, { sigmas, memory }), wanted) }
+}
+
+/** Totals of the whole months of a record, by calendar month, and of its whole years. */
+export function totalsOf(startDay: number, rainMm: ArrayLike<number>): { byMonth: number[][]; byYear: number[] } {
+  const found = new Map<number, { mm: number; days: number }>()
+  for (let day = 0; day < rainMm.length; day++) {
+    const key = yearOf(startDay + day) * 12 + monthOf(startDay + day)
+    const entry = found.get(key) ?? { mm: 0, days: 0 }
+    entry.mm += rainMm[day]!
+    entry.days++
+    found.set(key, entry)
+  }
+  const byMonth: number[][] = Array.from({ length: 12 }, () => [])
+  const years = new Map<number, number[]>()
+  for (const [key, { mm, days }] of found) {
+    if (days < MONTH_DAYS[key % 12]!) continue
+    byMonth[key % 12]!.push(mm)
+    const year = Math.floor(key / 12)
+    years.set(year, [...(years.get(year) ?? []), mm])
+  }
+  return { byMonth, byYear: [...years.values()].filter(year => year.length === 12).map(year => sum(year)) }
+}
+
+/** Standard deviation of a series' years as a share of their mean; undefined where there are not two. */
+export function yearSpreadShare(startDay: number, rainMm: ArrayLike<number>): number | undefined {
+  const { byYear } = totalsOf(startDay, rainMm)
+  const meanMm = mean(byYear) ?? 0
+  return byYear.length > 1 && meanMm > 0 ? Math.sqrt(variance(byYear)!) / meanMm : undefined
+}
