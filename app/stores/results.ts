@@ -2,7 +2,7 @@ import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import type { Weighed, Weighing } from '#core/options'
 import type { Way } from '#core/moves'
-import type { FlushTrade, SizePoint } from '#core/balance'
+import type { FlushTrade, NowAndThen, ShutEffect, SizePoint } from '#core/balance'
 import type { ReferenceYears } from '#core/climate'
 import type { Answer } from '~/workers/year.worker'
 import { useSite } from '~/stores/site'
@@ -45,6 +45,19 @@ export const useResults = defineStore('results', () => {
   async function flush(chamberId: string): Promise<FlushTrade | undefined> {
     const { face, light } = await aside.ready(store.site!)
     return face.flush(light, chamberId)
+  }
+
+  /** What follows from shutting a valve; nothing where none is asked about. */
+  async function shut(partId: string | undefined): Promise<ShutEffect | undefined> {
+    if (!partId) return undefined
+    const { face, light } = await aside.ready(store.site!)
+    return face.shut(light, partId)
+  }
+
+  /** Short days as they are, and in a year in which a group holds nothing. */
+  async function burst(poolId: string): Promise<NowAndThen | undefined> {
+    const { face, light } = await aside.ready(store.site!)
+    return face.burst(light, poolId)
   }
 
   /** Days short against the size of one pool, over the same weather. */
@@ -137,6 +150,8 @@ export const useResults = defineStore('results', () => {
     ask,
     flush,
     sizes,
+    shut,
+    burst,
     weighings,
     ways,
   }

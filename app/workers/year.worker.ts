@@ -9,9 +9,13 @@ import { dailySeries, type DailySeries } from '#core/climate'
 import {
   compile,
   flushTrade,
+  ifBurst,
+  ifShut,
   runMembers,
   sizeCurve,
   type FlushTrade,
+  type NowAndThen,
+  type ShutEffect,
   type Outlook,
   type SizePoint,
   type Tally,
@@ -56,12 +60,12 @@ const face = {
     const reading = readingOf({ ...site, climate: { ...site.climate, daily } }, series)
     const { outlook, roofYear } = reading
     progress(0.7)
-    const answer = { outlook: { ...outlook, rainMm: series.rainMm.slice() }, roofYear, review: reviewOf(reading) }
+    // What the beds ask is kept here, for the next question of the same weather.
+    const run = { ...outlook.run, bedsL: new Float64Array() }
+    const answer = { outlook: { ...outlook, run, rainMm: series.rainMm.slice() }, roofYear, review: reviewOf(reading) }
     progress(1)
     // Everything long is handed over, not copied.
-    const columns = [...Object.values(outlook.run), answer.outlook.rainMm].filter(
-      value => value instanceof Float64Array,
-    )
+    const columns = [...Object.values(run), answer.outlook.rainMm].filter(value => value instanceof Float64Array)
     return transfer(
       answer,
       columns.map(column => column.buffer),
@@ -91,6 +95,9 @@ const face = {
       to,
       years,
     ),
+  /** What follows from shutting a valve, and from the burst of a group. */
+  shut: (site: Site, partId: string): ShutEffect | undefined => ifShut(site, partId, seriesFor(site)),
+  burst: (site: Site, poolId: string): NowAndThen | undefined => ifBurst(site, poolId, seriesFor(site)),
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
   flush: (site: Site, chamberId: string): FlushTrade | undefined =>
     flushTrade(

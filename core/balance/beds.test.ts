@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { build, put, setUp } from '../../tests/sites'
-import { bedAsksL, bedOf, type Bed } from './beds'
+import { bedAsks, bedOf, type Bed } from './beds'
 import { compile } from './compile'
 import { massErrorL, simulate } from './simulate'
 import { outlook } from './year'
 import { readSite } from '../site'
 import { gardenNeed } from '../sums'
-import { dailySeries, dayNumber, seriesOf, weatherSeries } from '../climate'
+import { dailySeries, dayNumber, seriesOf, weatherSeries, type DailySeries } from '../climate'
 
 const warm = { et0MmPerDay: Array<number>(12).fill(5), meanC: Array<number>(12).fill(20) }
 const bed = (told: Partial<Bed> = {}): Bed => ({
@@ -21,6 +21,8 @@ const bed = (told: Partial<Bed> = {}): Bed => ({
 })
 const days = (...rainMm: number[]) => seriesOf(0, Float64Array.from(rainMm), true)
 const dry = (count: number) => days(...Array<number>(count).fill(0))
+
+const bedAsksL = (asking: Bed, series: DailySeries) => bedAsks(asking, series).asksL
 
 describe('a bed in a dry spell', () => {
   it('asks nothing until half of what its roots reach is gone, and then what a dry day takes', () => {

@@ -1,4 +1,3 @@
-import { max } from 'd3-array'
 import { BED_SOILS, MULCHES } from '../catalog'
 import { monthWarmth, rootM, type Amount, type Site } from '../site'
 import type { DailySeries } from '../climate'
@@ -39,35 +38,37 @@ export function bedOf(site: Site, amount: Amount): Bed | undefined {
   }
 }
 
-/** The most that a use asks on one day of a series, L. */
-export function largestDayL({ bed, litresPerDay }: { bed?: Bed; litresPerDay: number[] }, series: DailySeries): number {
-  return max(bed ? bedAsksL(bed, series) : litresPerDay) ?? 0
+/** What a bed asks each day of a series, and on the day that asks most, L. */
+export interface BedAsks {
+  asksL: Float64Array
+  mostL: number
 }
+
+/** Most edits leave the beds as they were; then what they ask of the same weather is known. */
+const known = new WeakMap<DailySeries, Map<string, BedAsks>>()
+const MOST_KNOWN = 64
 
 /**
  * What a bed asks each day of a series, L, by the water balance of its root zone (FAO-56, chapter 8, one crop
  * coefficient). The soil is at field capacity on the first day. What is asked is taken as given, so it does not depend
  * on what the tanks hold and is worked out once a series.
  */
-export function bedAsksL(bed: Bed, series: DailySeries): Float64Array {
-  const asksL = new Float64Array(series.rainMm.length)
-  askBed(bed, series, asksL, 0, 1)
-  return asksL
+export function bedAsks(bed: Bed, series: DailySeries): BedAsks {
+  let asks = known.get(series)
+  if (!asks || asks.size >= MOST_KNOWN) known.set(series, (asks = new Map<string, BedAsks>()))
+  const key = JSON.stringify(bed)
+  let found = asks.get(key)
+  if (!found) asks.set(key, (found = rootZone(bed, series)))
+  return found
 }
 
-/** Writes what a bed asks into every so manieth figure of a column, from the first one on. */
-export function askBed(
-  bed: Bed,
-  { rainMm, month, warmth }: DailySeries,
-  asksL: Float64Array,
-  first: number,
-  every: number,
-): void {
+function rootZone(bed: Bed, { rainMm, month, warmth }: DailySeries): BedAsks {
   const { availableMm, cropFactor, et0MmPerDay, meanC, monthShares, sheltered } = bed
   const readilyMm = availableMm * READILY_SHARE
   const litresPerMm = bed.areaM2 / bed.irrigationEfficiency
-  let depletionMm = 0
-  for (let day = 0, row = first; day < rainMm.length; day++, row += every) {
+  const asksL = new Float64Array(rainMm.length)
+  let [depletionMm, mostL] = [0, 0]
+  for (let day = 0; day < asksL.length; day++) {
     const at = month[day]!
     const et0Mm = warmth?.et0Mm[day] ?? et0MmPerDay[at]!
     const grows = (warmth?.meanC[day] ?? meanC[at]!) >= GROWS_ABOVE_C
@@ -75,6 +76,8 @@ export function askBed(
     depletionMm = Math.max(0, depletionMm + (grows ? cropFactor * et0Mm : 0) - rain)
     const givenMm = Math.max(0, depletionMm - readilyMm) * monthShares[at]!
     depletionMm = Math.min(availableMm, depletionMm - givenMm)
-    asksL[row] = givenMm * litresPerMm
+    asksL[day] = givenMm * litresPerMm
+    if (asksL[day]! > mostL) mostL = asksL[day]!
   }
+  return { asksL, mostL }
 }

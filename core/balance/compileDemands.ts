@@ -1,5 +1,5 @@
 import { sum } from 'd3-array'
-import { bedOf, largestDayL } from './beds'
+import { bedAsks, bedOf } from './beds'
 import { behind, type Supply } from './compileLines'
 import { type Demand, EVERY_MONTH, monthMask, type Ration, type TopUp, type Transfer, type UseSource } from './compiled'
 import type { Pool } from './pools'
@@ -73,6 +73,15 @@ function poolsFor(use: Use, supplies: Supply[], transfers: Transfer[]): Map<numb
   return sources
 }
 
+/** Works a figure out when it is first asked for, and keeps it. */
+function lazily(work: (index: number) => number): (index: number) => number {
+  const known = new Map<number, number>()
+  return index => {
+    if (!known.has(index)) known.set(index, work(index))
+    return known.get(index)!
+  }
+}
+
 const NO_MONTHS = Array<number>(12).fill(0)
 
 /** What each use asks a day, and from where it is served in which order; by priority. */
@@ -94,12 +103,14 @@ export function demandsOf(
       litresPerDay: bed ? NO_MONTHS : litresPerDay(site, use),
     }
   })
+  const largestL = lazily((use: number) => {
+    const { bed, litresPerDay } = drawn[use]!
+    return bed ? bedAsks(bed, weather()).mostL : Math.max(...litresPerDay)
+  })
   /** The most that a day can draw from a pool; asked only where a well tops it up. */
-  const mostADayL = (pool: number) =>
-    sum(
-      drawn.filter(({ fromPools }) => fromPools.has(pool)),
-      entry => (entry.bed ? largestDayL(entry, weather()) : Math.max(...entry.litresPerDay)),
-    )
+  const mostADayL = lazily((pool: number) =>
+    sum(drawn, ({ fromPools }, use) => (fromPools.has(pool) ? largestL(use) : 0)),
+  )
   return drawn
     .map(({ use, bed, fromPools, litresPerDay }): Demand => {
       const direct = outside

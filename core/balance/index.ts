@@ -1,12 +1,12 @@
 export { catchYear, type CatchYear } from './catchYear'
-export { largestDayL } from './beds'
 export { isFilled } from './columns'
 export { compile } from './compile'
 export type { Compiled } from './compiled'
+export { suppliesOf, type Supply } from './compileLines'
 export { drySpellFrom } from './drySpell'
 export { addTally, emptyTally, readTally, runMembers, type Ensemble, type Tally } from './ensemble'
 export { flushTrade, type FlushTrade } from './flushTrade'
-export { ifShut, keptBackL, linksOf, lostIfBurstL, usableL, type LinkReading } from './joining'
+export { keptBackL, linksOf, lostIfBurstL, usableL, type LinkReading } from './joining'
 export { poolsOf, type Pool } from './pools'
 export { massErrorL, simulate, type DailyRun } from './simulate'
 export { payingSizeL, poolPrice, sizeCurve, type SizePoint } from './sizing'
@@ -21,3 +21,4 @@ export {
   type OverYears,
   type YearFigures,
 } from './year'
+export { ifBurst, ifShut, type NowAndThen, type ShutEffect } from './whatIf'

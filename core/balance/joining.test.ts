@@ -2,12 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { blank, build, joinedBy, plainTank, put } from '../../tests/sites'
 import { emptyingOf, soakingOf, spillWay } from './spillWays'
 import { poolsOf } from './pools'
-import { ifShut, linksOf, lostIfBurstL, usableL } from './joining'
+import { linksOf, lostIfBurstL, usableL } from './joining'
+import { ifBurst, ifShut } from './whatIf'
 import { drySpellFrom } from './drySpell'
 import { compile } from './compile'
 import { gravityFlow, levelTogether, openingFlow } from '../sums'
 import { tanksOf, type Site } from '../site'
 import { moveOf } from '../moves'
+import { weatherSeries } from '../climate'
 import type { NodeOf } from '../kinds'
 
 /**
@@ -109,16 +111,43 @@ describe('a burst, and a valve shut', () => {
     )
     const tap = used.nodes.find(node => node.kind === 'tap')!.id
     const low = build(used, moveOf('setHeight', { node: tap, baseM: 0 }))
-    const effect = ifShut(low, link.parts[0]!.id)!
+    const series = weatherSeries(low)
+    const effect = ifShut(low, link.parts[0]!.id, series)!
     expect(effect.runOver).toEqual(['B'])
-    expect(effect.cutOff).toEqual([])
-    // Alone, B fills to its own rim and serves its hens; A’s 900 L reach nobody.
+    // Alone, B could serve its hens up to its own rim, but no roof fills it; A’s 900 L reach nobody.
+    expect(effect.cutOff).toEqual(['Hens'])
     expect(effect.usableL).toEqual([expect.closeTo(1800, 6), expect.closeTo(1000, 6)])
     expect(effect.apart.sort()).toEqual(['A', 'B'])
     const line = low.runs.find(run => run.to.node === tap)!
-    expect(ifShut(low, line.parts[0]!.id)).toMatchObject({ cutOff: ['Hens'] })
-    expect(ifShut(low, link.parts[1]!.id)).toBeUndefined()
-    expect(ifShut(low, 'gone')).toBeUndefined()
+    expect(ifShut(low, line.parts[0]!.id, series)).toMatchObject({ cutOff: ['Hens'] })
+    expect(ifShut(low, link.parts[1]!.id, series)).toBeUndefined()
+    expect(ifShut(low, 'gone', series)).toBeUndefined()
+  })
+})
+
+describe('what a year without it is like', () => {
+  it('a valve shut between roof and use leaves water that nobody gets, and the years say so', () => {
+    const site = build(
+      pair(),
+      moveOf('addUse', { preset: 'sheep', count: 10, tank: 'tank-2' }),
+      moveOf('remove', { id: 'outfall-2' }),
+    )
+    const low = build(site, moveOf('setHeight', { node: site.uses[0]!.at, baseM: 0 }))
+    const series = weatherSeries(low)
+    const link = low.runs.find(run => run.from.node === 'tank-1' && run.to.node === 'tank-2')!
+    const effect = ifShut(low, link.parts.find(part => part.kind === 'valve')!.id, series)!
+    // Every line is there, and yet the second tank, which no roof fills, runs dry and stays so.
+    expect(effect.cutOff).toEqual(['Sheep'])
+    expect(effect.shortDays[0]).toBeLessThan(60)
+    expect(effect.shortDays[1]).toBeGreaterThan(360)
+  })
+  it('a group that has burst holds nothing, and what fills another keeps doing so', () => {
+    const site = build(pair(), moveOf('addUse', { preset: 'sheep', count: 10, tank: 'tank-2' }))
+    const low = build(site, moveOf('setHeight', { node: site.uses[0]!.at, baseM: 0 }))
+    const [now, then] = ifBurst(low, 'tank-1', weatherSeries(low))!
+    expect(now).toBeLessThan(60)
+    expect(then).toBeGreaterThan(360)
+    expect(ifBurst(low, 'gone', weatherSeries(low))).toBeUndefined()
   })
 })
 

@@ -1,5 +1,4 @@
 import type { Pool } from './pools'
-import { compile } from './compile'
 import type { Compiled } from './compiled'
 import {
   gravityFlow,
@@ -121,51 +120,6 @@ export function lostIfBurstL(compiled: Compiled, poolIndex: number, tank: Tank):
     }
   }
   return { ownL, lostL: Math.max(ownL, lostL) }
-}
-
-/** What follows from shutting one open valve. */
-export interface ShutEffect {
-  run: Run
-  /** Uses that no water reaches any more, and tanks that would run over their rim. */
-  cutOff: string[]
-  runOver: string[]
-  /** Litres that can be drawn from full tanks, before and after; and the groups that stand apart afterwards. */
-  usableL: [number, number]
-  apart: string[]
-}
-
-const missing = (from: Set<string>, there: Set<string>) => [...from].filter(name => !there.has(name))
-
-/** Tries a valve shut, on a copy of the site. */
-export function ifShut(site: Site, partId: string): ShutEffect | undefined {
-  const run = site.runs.find(candidate => candidate.parts.some(part => part.id === partId && part.kind === 'valve'))
-  if (!run) return undefined
-  const shut: Site = {
-    ...site,
-    runs: site.runs.map(each =>
-      each === run
-        ? {
-            ...each,
-            parts: each.parts.map(part =>
-              part.id === partId && part.kind === 'valve' ? { ...part, open: false } : part,
-            ),
-          }
-        : each,
-    ),
-  }
-  const [before, after] = [compile(site), compile(shut)]
-  const fed = (compiled: Compiled) =>
-    new Set(compiled.demands.filter(demand => demand.sources.length).map(demand => demand.name))
-  const unled = (compiled: Compiled) =>
-    new Set(compiled.pools.filter(pool => !pool.spillsAt.port).map(pool => pool.spillsAt.tank.name))
-  const names = (compiled: Compiled) => new Set(compiled.pools.map(pool => pool.name))
-  return {
-    run,
-    cutOff: missing(fed(before), fed(after)),
-    runOver: missing(unled(after), unled(before)),
-    usableL: [usableL(before), usableL(after)],
-    apart: missing(names(after), names(before)),
-  }
 }
 
 /** Litres that the uses can draw from full tanks, all groups together. */

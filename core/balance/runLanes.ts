@@ -1,4 +1,4 @@
-import { askBed } from './beds'
+import { bedAsks } from './beds'
 import { bareRoofs, catchRain, type CatchRun } from './catch'
 import { roofColumns, type PoolColumns, type RoofColumns } from './columns'
 import type { Compiled } from './compiled'
@@ -32,9 +32,11 @@ export function runWeather(
 }
 
 function runBeds({ demands }: Compiled, series: DailySeries): Float64Array {
-  const beds = demands.flatMap(({ bed }) => (bed ? [bed] : []))
+  const beds = demands.flatMap(({ bed }) => (bed ? [bedAsks(bed, series).asksL] : []))
+  if (beds.length === 1) return beds[0]!
   const bedsL = new Float64Array(beds.length * series.rainMm.length)
-  beds.forEach((bed, index) => askBed(bed, series, bedsL, index, beds.length))
+  for (const [index, asksL] of beds.entries())
+    for (let day = 0; day < asksL.length; day++) bedsL[day * beds.length + index] = asksL[day]!
   return bedsL
 }
 

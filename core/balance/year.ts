@@ -122,6 +122,10 @@ export function outlook(site: Site, series: DailySeries, options: RunOptions = {
   return outlookOf(site, compiled, series, simulate(compiled, series, options))
 }
 
+/** Each whole year of a run, in figures. */
+export const yearsOf = (compiled: Compiled, series: DailySeries, run: DailyRun): YearFigures[] =>
+  series.years.map(({ year, from, to }) => yearFigures(compiled, series, run, year, from, to))
+
 /** What the years of a run come to. */
 export function outlookOf(
   weather: Pick<Site, 'climate' | 'place'>,
@@ -129,9 +133,8 @@ export function outlookOf(
   series: DailySeries,
   run: DailyRun,
 ): Outlook {
-  const years = series.years.map(({ year, from, to }) => yearFigures(compiled, series, run, year, from, to))
   return {
-    years,
+    years: yearsOf(compiled, series, run),
     reference: referenceYears(weather, series),
     asks: compiled.demands.map((_, use) => askedOf(compiled, series, run, use)),
     made: series.made,

@@ -5,7 +5,7 @@ import { MONTH_NAMES } from '../units'
 import { bedNeeds, dripPlan, dripInput } from '../site'
 import { moveOf } from '../moves'
 import { weatherSeries } from '../climate'
-import { isFilled, largestDayL, sizeCurve } from '../balance'
+import { isFilled, sizeCurve } from '../balance'
 
 export const zoneOverFlow = defineCheck({
   id: 'zone-over-flow',
@@ -93,9 +93,9 @@ const NEVER_ABOVE = 0.9
 export const neverFills = defineCheck({
   id: 'never-fills',
   step: 'store',
-  needs: ['site', 'compiled', 'days', 'series'],
+  needs: ['site', 'compiled', 'days', 'outlook'],
   sound: 'Every tank fills at some time',
-  find: ({ site, compiled, days, series }) => {
+  find: ({ site, compiled, days, outlook }) => {
     if (!compiled.pools.length) return []
     const run = days
     return compiled.pools.flatMap((pool, index): Finding[] => {
@@ -125,7 +125,7 @@ export const neverFills = defineCheck({
       const drawn = Math.max(
         ...compiled.demands
           .filter(demand => demand.sources.some(source => source.kind === 'pool' && source.index === index))
-          .map(demand => largestDayL(demand, series)),
+          .map(({ id }) => outlook.asks.find(each => each.id === id)!.mostL),
         0,
       )
       if (

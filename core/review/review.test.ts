@@ -192,6 +192,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   },
   'fails-more-than-accepted': site => build(thirstyHerd(site), put(['uses', 2, 'acceptShortDays'], 3)),
   'short-too-often': site => thirstyHerd(site),
+  'dead-water': site => build(site, moveOf('setPort', { tank: 'tank-2', port: 'outlet', heightM: 0.7 })),
   'overflow-cannot-run': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: 5 })),
   'outfall-in-the-ground': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: -1 })),
   'bypass-shut-in-frost': site =>

@@ -1,3 +1,4 @@
+import { deadWater } from './deadWater'
 import { outfallInTheGround, overflowCannotRun } from './uphill'
 import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
 import { roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
@@ -91,6 +92,7 @@ export const CHECKS = [
   standForEngineer,
   spillsMoreThanKeeps,
   neverFills,
+  deadWater,
   zoneOverFlow,
   dripShort,
   failsMoreThanAccepted,

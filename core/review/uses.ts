@@ -128,7 +128,7 @@ export const useWithoutSupply = defineCheck({
 })
 
 /** A pump goes just behind the outlet's valve of the line from the tank. */
-function liftMend(site: Site, tap: string, tank: string) {
+export function liftMend(site: Site, tap: string, tank: string) {
   const run = runsTo(site, tap).find(candidate => candidate.from.node === tank)
   if (!run) return undefined
   const liftM = Math.max(1, nodeById(site, tap).baseM - portHeightM(site, run.from))

@@ -160,8 +160,12 @@ describe('a roof on its plan', () => {
 describe('a storm', () => {
   it('that spills a gutter is found with litres, asked about, and mended by a wider one', async () => {
     await page.openDemo('quillfern-ridge', 'catch')
-    expect(await page.text('.finding[data-check="gutter-too-small"]')).toMatch(/0\.78 L\/s.*31 L never reach the tank/s)
-    expect(await page.figure('Spilled at gutters')).toBe('31 L')
+    expect(await page.text('.finding[data-check="gutter-too-small"]')).toMatch(
+      /0\.78 L\/s.*\d+ L never reach the tank/s,
+    )
+    const mostSpilled = async () =>
+      litres(/, 0 L to ([\d.  ]+ (?:L|m³))/.exec(await page.text('.margin'))?.[1] ?? '0 L')
+    const most = await page.until(mostSpilled, found => found > 0, 'in some of the years')
     await page.press('A door or a footing')
     await page.until(
       () => page.text('.finding[data-check="spill-over-door"]'),
@@ -174,11 +178,7 @@ describe('a storm', () => {
       found => !found.includes('gutter-too-small') && !found.includes('spill-over-door'),
       'mended',
     )
-    await page.until(
-      async () => page.figure('Spilled at gutters'),
-      text => text === '0 L',
-      'nothing spills',
-    )
+    await page.until(mostSpilled, found => found < most / 2, 'far less spills in the worst year')
     await undo(1)
     await page.until(page.findings, found => found.includes('gutter-too-small'), 'it spills again')
   })

@@ -74,7 +74,13 @@ export class Page {
       `const [path, done] = arguments;
       const frame = () => new Promise(next => requestAnimationFrame(() => setTimeout(next)));
       const there = () => document.evaluate(path, document, null, 9, null).singleNodeValue;
+      // Notes of some subjects are loaded when they are first asked about.
+      const told = async () => {
+        for (let times = 0; times < 60 && document.querySelector('.index') && !document.querySelector('.notes *'); times++)
+          await frame();
+      };
       const unfold = async () => {
+        await told();
         document.querySelectorAll('.sheet .fold > h3 button[aria-expanded=false]').forEach(head => head.click());
         await frame();
       };

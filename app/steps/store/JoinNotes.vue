@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import AnswerFailure from '~/fields/AnswerFailure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useReading } from '~/steps/useReading'
+import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
+import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { counted } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
-import { ifShut, keptBackL, linksOf, lostIfBurstL, type Pool } from '#core/balance'
+import { keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
 
 /**
  * How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a
@@ -15,6 +19,7 @@ import { ifShut, keptBackL, linksOf, lostIfBurstL, type Pool } from '#core/balan
  */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
+const results = useResults()
 const { litres, show, span } = useUnits()
 const reading = useReading()
 const compiled = computed(() => reading.value.compiled)
@@ -75,7 +80,22 @@ const valves = computed(() =>
 )
 const picked = ref('')
 const valve = computed(() => valves.value.find(each => each.id === picked.value) ?? valves.value[0])
-const effect = computed(() => (valve.value?.open ? ifShut(store.site!, valve.value.id) : undefined))
+/** Both are answered by running the years so, away from the page. */
+const {
+  answer: effect,
+  fresh: effectKnown,
+  failure,
+  again,
+} = useWorkerAnswer(
+  () => valve.value?.id,
+  () => results.shut(valve.value?.open ? valve.value.id : undefined),
+)
+const { answer: burst, fresh: burstKnown } = useWorkerAnswer(
+  () => props.pool.id,
+  () => results.burst(props.pool.id),
+)
+const listed = (names: string[]) => new Intl.ListFormat('en').format(names)
+const days = ([now, then]: NowAndThen) => `${counted(Math.round(then), 'day')} short a year, ${Math.round(now)} now`
 const spare = computed(() => props.pool.tanks.find(tank => spareLink(store.site!, tank)))
 const spillTo = computed(() => {
   const { tank, port } = props.pool.spillsAt
@@ -86,6 +106,7 @@ const spillTo = computed(() => {
 
 <template>
   <div class="joins">
+    <AnswerFailure :failure="failure" what="What a shut valve does" :again="again" />
     <p>
       <template v-if="pool.tanks.length > 1"
         >{{ pool.tanks.length }} tanks joined at the bottom stand at one level.
@@ -139,7 +160,9 @@ const spillTo = computed(() => {
           worst.lostL > worst.ownL * 1.01
             ? `run out, its own ${litres(worst.ownL)} and what follows from the others`
             : 'run out, its own alone'
-        }}.
+        }}<template v-if="burst && burstKnown && store.site!.uses.length"
+          >; until it is mended, {{ days(burst) }}</template
+        >.
       </template>
       <template v-if="valve">
         With the valve of
@@ -149,16 +172,18 @@ const spillTo = computed(() => {
           :choices="valves.map(each => ({ value: each.id, name: each.name }))"
           :set="id => (picked = id)"
         />
-        {{ ' '
-        }}<template v-if="effect"
-          >shut, {{ effect.cutOff.length ? `no water reaches ${effect.cutOff.join(', ')}` : 'every use still has water'
-          }}<template v-if="effect.apart.length && effect.apart.length > 1"
-            >; {{ effect.apart.join(' and ') }} stand apart</template
+        {{ ' ' }}<template v-if="!valve.open">shut, as it is now.{{ ' ' }}</template
+        ><template v-else-if="!effect || !effectKnown">shut … working it out.{{ ' ' }}</template
+        ><template v-else
+          >shut,
+          {{ effect.cutOff.length ? `no water reaches ${listed(effect.cutOff)}` : 'water still reaches every use'
+          }}<template v-for="use in effect.shorter" :key="use.name"
+            >; {{ use.name }}: <b class="figure">{{ days(use.shortDays) }}</b></template
+          ><template v-if="effect.apart.length > 1">; {{ effect.apart.join(' and ') }} stand apart</template
           ><template v-if="effect.runOver.length"
-            >; <b class="wrong">{{ effect.runOver.join(', ') }} would run over the rim</b></template
-          >; {{ litres(effect.usableL[1]) }} of {{ litres(effect.usableL[0]) }} could be drawn.{{ ' ' }}</template
+            >; <b class="wrong">{{ listed(effect.runOver) }} would run over the rim</b></template
+          >; {{ litres(effect.usableL[1]) }} could be drawn, {{ litres(effect.usableL[0]) }} now.{{ ' ' }}</template
         >
-        <template v-else>shut, as it is now.{{ ' ' }}</template>
         <button
           type="button"
           class="plain small"

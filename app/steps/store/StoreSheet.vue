@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import AddTank from './AddTank.vue'
-import DrySpell from './DrySpell.vue'
-import ManyYears from './ManyYears.vue'
-import OptionsTable from './OptionsTable.vue'
-import OutsideNotes from './OutsideNotes.vue'
 import PoolNotes from './PoolNotes.vue'
 import type { Subject } from '~/steps/step'
 import { useReading } from '~/steps/useReading'
+
+/** Subjects of the whole site are loaded when they are first asked about. */
+const DrySpell = defineAsyncComponent(() => import('./DrySpell.vue'))
+const ManyYears = defineAsyncComponent(() => import('./ManyYears.vue'))
+const OptionsTable = defineAsyncComponent(() => import('./OptionsTable.vue'))
+const OutsideNotes = defineAsyncComponent(() => import('./OutsideNotes.vue'))
 
 /** What the water is kept in: one group of tanks at a time, and what is asked of all of them together. */
 const props = defineProps<{ subject: Subject | undefined }>()
