@@ -11,13 +11,19 @@ const undo = async (times: number) => {
   for (let time = 0; time < times; time++) await page.press('Undo')
 }
 
+/** The dialog is loaded when it is first opened; nothing is looked for before it is there. */
+async function openService(): Promise<void> {
+  await page.press('Ask the weather service')
+  await page.css('input[aria-label="Latitude of the place"]')
+}
+
 describe('the weather service', () => {
   const dialog = () => page.text('.el-dialog')
   const dialogs = async () =>
     (await Promise.all((await page.all('.el-dialog')).map(element => element.getText()))).join('\n')
   it('down, it says so, changes nothing, and can be asked again', async () => {
     await page.openDemo('cinder-tor', 'catch')
-    await page.press('Ask the weather service')
+    await openService()
     await page.choose('How the service does', 'is down')
     await page.press('Find stations')
     await page.until(
@@ -48,7 +54,7 @@ describe('the weather service', () => {
   })
   it('a station’s record is read like a file, and the plan runs on it', async () => {
     await page.openDemo('cinder-tor', 'catch')
-    await page.press('Ask the weather service')
+    await openService()
     await page.choose('How the service does', 'works')
     await page.press('Find stations')
     await page.click((await page.css('.stations li')).findElement(By.css('button')))
