@@ -35,8 +35,8 @@ function commit(): void {
   background: transparent;
   border: 0;
   border-bottom: 1.5px dotted var(--hair);
-  padding: 0 6px 0 2px;
-  margin-right: -4px;
+  padding: 0 10px 0 2px;
+  margin-right: -8px;
   margin-left: -2px;
   max-width: 100%;
   width: calc(var(--letters) * 1ch + 1ch);

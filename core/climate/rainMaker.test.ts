@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../../tests/sites'
-import { dailySeries } from './series'
+import { dailySeries, seriesOf } from './series'
 import { makeRain } from './rainMaker'
 import { monthFigures, WET_DAY_MM } from './months'
 import { dayNumber } from './calendar'
@@ -83,5 +83,9 @@ describe('the series a climate runs on', () => {
       },
     })
     expect(part.years).toEqual([{ year: 2003, from: 0, to: 100 }])
+    // Four hundred days that hold no whole calendar year are a year and some days, not one long year.
+    expect(seriesOf(dayNumber('2003-03-01'), new Float64Array(400), false).years).toEqual([
+      { year: 2003, from: 0, to: 365 },
+    ])
   })
 })

@@ -20,7 +20,7 @@ export interface DailySeries {
   rainMm: Float64Array
   /** Month of each day, 0 for January. */
   month: Uint8Array
-  /** Whole calendar years, as index ranges [from, to). Where the series holds no whole year, all of it as one. */
+  /** Whole calendar years, as index ranges [from, to). Where there is none, the first 365 days, or all there is. */
   years: { year: number; from: number; to: number }[]
   /** True where the weather was made from monthly figures and not measured. */
   made: boolean
@@ -31,6 +31,7 @@ export interface DailySeries {
 }
 
 export const MADE_YEARS = 30
+const SHORT_YEAR_DAYS = 365
 const MADE_START = '2001-01-01'
 
 export function seriesOf(startDay: number, rainMm: Float64Array, made: boolean): DailySeries {
@@ -42,7 +43,8 @@ export function seriesOf(startDay: number, rainMm: Float64Array, made: boolean):
     if (from === first && next <= days) years.push({ year, from, to: next })
     from = next
   }
-  if (!years.length) years.push({ year: yearOf(startDay), from: 0, to: days })
+  // No whole calendar year: a year from the first day on, or all there is where that is less.
+  if (!years.length) years.push({ year: yearOf(startDay), from: 0, to: Math.min(days, SHORT_YEAR_DAYS) })
   return { startDay, rainMm, month, years, made }
 }
 
