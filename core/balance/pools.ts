@@ -80,8 +80,10 @@ function makePool(site: Site, tanks: Tank[], neighbours: Map<string, LevelLink[]
   const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + (Math.max(0, capM - floorM) * stage) / STAGES)
   const bends = tanks.flatMap(tank => [tank.baseM, rimM(tank)]).filter(heightM => heightM > floorM && heightM < capM)
   const heights = [...even, ...bends].sort((a, b) => a - b)
-  const volumes = heights.map(volumeAtL)
+  // Many readers of a pool never ask for a level, so its curve is worked out when one first does.
+  let known: number[] | undefined
   const levelAtM = (volumeL: number) => {
+    const volumes = (known ??= heights.map(volumeAtL))
     const above = volumes.findIndex(volume => volume >= volumeL - 1e-9)
     if (above <= 0) return above === 0 ? heights[0]! : heights.at(-1)!
     const [low, high] = [volumes[above - 1]!, volumes[above]!]

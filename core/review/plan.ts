@@ -101,7 +101,7 @@ export const neverFills = defineCheck({
     return compiled.pools.flatMap((pool, index): Finding[] => {
       // A first tank before its first roof is only a beginning.
       if (!isFilled(compiled, index)) {
-        return site.roofs.length
+        return site.roofs.length || site.uses.length
           ? [
               {
                 id: `never-fills:${pool.tanks[0]!.id}`,
