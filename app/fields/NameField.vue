@@ -35,10 +35,10 @@ function commit(): void {
   background: transparent;
   border: 0;
   border-bottom: 1.5px dotted var(--hair);
-  padding: 0 10px 0 2px;
-  margin-right: -8px;
+  padding: 0 2px;
   margin-left: -2px;
-  max-width: 100%;
+  /* The margin to the left is not part of what its place is as wide as. */
+  max-width: calc(100% + 2px);
   width: calc(var(--letters) * 1ch + 1ch);
   min-width: 4ch;
   field-sizing: content;
