@@ -1,6 +1,6 @@
 import { mean, sum, variance } from 'd3-array'
 import { chainOf, type MonthlyRain } from './rainMaker'
-import { MONTH_DAYS, monthOf, yearOf } from './calendar'
+import { MONTH_DAYS, monthsFrom, yearOf } from './calendar'
 
 /**
  * What makes months and years differ more than wet days that follow one another by chance: a log-normal factor over
@@ -97,23 +97,22 @@ export function slowOfRecord(
 
 /** Totals of the whole months of a record, by calendar month, and of its whole years. */
 export function totalsOf(startDay: number, rainMm: ArrayLike<number>): { byMonth: number[][]; byYear: number[] } {
-  const found = new Map<number, { mm: number; days: number }>()
-  for (let day = 0; day < rainMm.length; day++) {
-    const key = yearOf(startDay + day) * 12 + monthOf(startDay + day)
-    const entry = found.get(key) ?? { mm: 0, days: 0 }
-    entry.mm += rainMm[day]!
-    entry.days++
-    found.set(key, entry)
-  }
+  const month = monthsFrom(startDay, rainMm.length)
   const byMonth: number[][] = Array.from({ length: 12 }, () => [])
   const years = new Map<number, number[]>()
-  for (const [key, { mm, days }] of found) {
-    if (days < MONTH_DAYS[key % 12]!) continue
-    byMonth[key % 12]!.push(mm)
-    const year = Math.floor(key / 12)
-    years.set(year, [...(years.get(year) ?? []), mm])
+  let year = yearOf(startDay)
+  for (let from = 0; from < month.length;) {
+    const at = month[from]!
+    let [to, mm] = [from, 0]
+    while (to < month.length && month[to] === at) mm += rainMm[to++]!
+    if (to - from >= MONTH_DAYS[at]!) {
+      byMonth[at]!.push(mm)
+      years.set(year, [...(years.get(year) ?? []), mm])
+    }
+    if (at === 11) year++
+    from = to
   }
-  return { byMonth, byYear: [...years.values()].filter(year => year.length === 12).map(year => sum(year)) }
+  return { byMonth, byYear: [...years.values()].filter(months => months.length === 12).map(months => sum(months)) }
 }
 
 /** Standard deviation of a series' years as a share of their mean; undefined where there are not two. */

@@ -1,6 +1,6 @@
 import type { Run, Site } from './schema'
 import { roleOf } from './names'
-import { isPumped, isShut, nodeById, portHeightM, walk } from './graph'
+import { isPumped, isShut, nodeById, walk } from './graph'
 import { does, runsThrough, type SiteNode } from '../kinds'
 
 /** Where a line leads, and what the water meets on the way. */
@@ -46,8 +46,3 @@ export function pathsFrom(site: Site, nodeId: string, wanted: (run: Run) => bool
 }
 
 const isChamber = (site: Site, id: string) => nodeById(site, id).kind === 'chamber'
-
-/** Height at which a path ends. */
-export function endHeightM(site: Site, path: Path): number {
-  return portHeightM(site, path.at)
-}

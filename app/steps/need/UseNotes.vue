@@ -116,10 +116,10 @@ const from = computed(() => lineTo(store.site!, props.use.at))
         of="use"
         name="acceptShortDays"
         label="Short days I can live with"
-        empty="any number of"
+        empty="an unsaid number of"
       />
       short days a year<template v-if="use.acceptShortDays !== undefined">
-        (<button type="button" class="plain small" @click="set('acceptShortDays')(undefined)">any number</button
+        (<button type="button" class="plain small" @click="set('acceptShortDays')(undefined)">say no number</button
         >)</template
       >. <RationNotes :use="use" />{{ ' ' }}
       <button type="button" class="plain small" @click="store.make(moveOf('remove', { id: use.id }))">
