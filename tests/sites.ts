@@ -40,7 +40,7 @@ export function setUp(
     units: 'metric',
     climate: standInClimate(climate),
     place: { latitudeDeg: 52, altitudeM: 300, frostDepthM: 0.6 },
-    roof,
+    ...(told.source ? {} : { roof }),
     uses,
     ...told,
   })

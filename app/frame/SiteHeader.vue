@@ -24,8 +24,11 @@ const savedText = computed(() =>
 )
 const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
-function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
-  if (command === 'site') exportSite()
+const LazyMoneyDialog = defineAsyncComponent(() => import('~/frame/MoneyDialog.vue'))
+const money = ref(false)
+function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
+  if (command === 'money') money.value = true
+  else if (command === 'site') exportSite()
   else if (command === 'days') void exportDays()
   else if (command === 'theme') prefs.theme = nextTheme[prefs.theme]
   else if (command === 'sums') emit('sums')
@@ -80,7 +83,10 @@ function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): voi
             <el-dropdown-item command="days">Save the year’s days as CSV</el-dropdown-item>
             <el-dropdown-item command="sums" divided>Sums <kbd>S</kbd></el-dropdown-item>
             <el-dropdown-item command="find">Find <kbd>/</kbd></el-dropdown-item>
-            <el-dropdown-item command="theme" divided
+            <el-dropdown-item command="money" divided
+              >Money: {{ store.site!.standards.currency || 'not said' }}</el-dropdown-item
+            >
+            <el-dropdown-item command="theme"
               >Theme: {{ prefs.theme === 'auto' ? 'as the machine' : prefs.theme }}</el-dropdown-item
             >
             <el-dropdown-item command="keys">Keys <kbd>?</kbd></el-dropdown-item>
@@ -88,6 +94,7 @@ function act(command: 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): voi
         </template>
       </el-dropdown>
     </div>
+    <LazyMoneyDialog v-if="money" v-model="money" />
     <p v-if="store.changedElsewhere" class="clash" role="alert">
       Another tab changed this site while you were working here. Nothing is saved from this tab until you choose.
       <button type="button" class="plain" @click="store.takeTheirs()">Take the other tab’s</button>

@@ -7,7 +7,10 @@ import { WAITING, type StepFigure } from './step'
 export function autonomyText(outlook: Outlook | undefined): string {
   if (!outlook) return WAITING
   if (!outlook.autonomy) return '–'
-  return outlook.autonomy.beyond ? 'over 2 years' : counted(outlook.autonomy.days, 'day')
+  const { days, hours, beyond } = outlook.autonomy
+  if (beyond) return 'over 2 years'
+  // Under three days it is the hours that count.
+  return days < 3 ? counted(Math.floor(hours), 'hour') : counted(days, 'day')
 }
 
 export const lastsWithoutRain = (outlook: Outlook | undefined): StepFigure => ({

@@ -2,7 +2,7 @@ import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import type { Weighed, Weighing } from '#core/options'
 import type { Way } from '#core/moves'
-import type { FlushTrade, NowAndThen, ShutEffect, SizePoint } from '#core/balance'
+import type { Cover, CoverPoint, FlushTrade, NowAndThen, ShutEffect, SizePoint } from '#core/balance'
 import type { ReferenceYears } from '#core/climate'
 import type { Answer } from '~/workers/year.worker'
 import { useSite } from '~/stores/site'
@@ -64,6 +64,16 @@ export const useResults = defineStore('results', () => {
   async function sizes(pool: string): Promise<SizePoint[] | undefined> {
     const { face, light } = await aside.ready(store.site!)
     return face.sizes(light, pool)
+  }
+
+  /** How long the plan lasts without each thing that is said to fail; and other sizes of a pool against one's cuts. */
+  async function covers(): Promise<Cover[]> {
+    const { face, light } = await aside.ready(store.site!)
+    return face.covers(light)
+  }
+  async function coverSizes(outage: string, pool: string): Promise<CoverPoint[]> {
+    const { face, light } = await aside.ready(store.site!)
+    return face.coverSizes(light, outage, pool)
   }
 
   /** The plan and its options side by side, by the option's id. */
@@ -152,6 +162,8 @@ export const useResults = defineStore('results', () => {
     sizes,
     shut,
     burst,
+    covers,
+    coverSizes,
     weighings,
     ways,
   }

@@ -8,11 +8,16 @@ import { waysFor, type Way } from '#core/moves'
 import { dailySeries, type DailySeries } from '#core/climate'
 import {
   compile,
+  coverCurve,
+  coversOf,
   flushTrade,
   ifBurst,
   ifShut,
   runMembers,
+  simulate,
   sizeCurve,
+  type Cover,
+  type CoverPoint,
   type FlushTrade,
   type NowAndThen,
   type ShutEffect,
@@ -98,6 +103,18 @@ const face = {
   /** What follows from shutting a valve, and from the burst of a group. */
   shut: (site: Site, partId: string): ShutEffect | undefined => ifShut(site, partId, seriesFor(site)),
   burst: (site: Site, poolId: string): NowAndThen | undefined => ifBurst(site, poolId, seriesFor(site)),
+  /** How long the plan lasts without each thing that fails; and what a pool of other sizes would make of one's cuts. */
+  covers(site: Site): Cover[] {
+    const series = seriesFor(site)
+    const compiled = compile(site, () => series)
+    return coversOf(compiled, series, simulate(compiled, series))
+  },
+  coverSizes(site: Site, outageId: string, poolId: string): CoverPoint[] {
+    const series = seriesFor(site)
+    const compiled = compile(site, () => series)
+    const pool = compiled.pools.findIndex(({ id }) => id === poolId)
+    return pool < 0 ? [] : coverCurve(compiled, outageId, pool, series)
+  },
   /** What a first-flush chamber keeps out and costs, as it is and as it might be. */
   flush: (site: Site, chamberId: string): FlushTrade | undefined =>
     flushTrade(

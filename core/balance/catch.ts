@@ -1,7 +1,7 @@
 import type { RoofColumns } from './columns'
 import { roofWater, type RoofWater } from './snow'
 import type { DailySeries } from '../climate'
-import { WET_DAY_HOURS } from '../catalog'
+import { DRY_HOURS_OF_WET_DAY, WET_DAY_HOURS } from '../catalog'
 
 /** What became of the rain on one share of a roof, litres over the whole series. */
 export interface CatchTotals {
@@ -35,8 +35,6 @@ export interface CatchRun {
   chamberStartL: number
   chamberEndL: number
 }
-
-const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
 /** What chambers hold, L, and what lies on roofs, mm; carried on from one run to the next. */
 export interface RoofState {

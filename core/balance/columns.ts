@@ -1,4 +1,4 @@
-import type { Compiled } from './compiled'
+import { NEVER_FAILS, type Compiled } from './compiled'
 import { SPLIT_MINUTES } from '../climate'
 
 /**
@@ -51,6 +51,8 @@ export interface PoolColumns {
   transferKeepL: Float64Array
   transferStopL: Float64Array
   transferMostL: Float64Array
+  /** What a line, a source, a supply or a top-up hangs on: a column of the day's shares, or −1. */
+  transferOn: Int32Array
   /** True where a transfer can fill its pool past the spill point. */
   overflowing: boolean
 
@@ -65,6 +67,8 @@ export interface PoolColumns {
   sourceIndex: Int32Array
   sourceKeepL: Float64Array
   sourceMonths: Int32Array
+  sourceOn: Int32Array
+  sourceShare: Float64Array
   rationStart: Int32Array
   rationPool: Int32Array
   rationBelowL: Float64Array
@@ -83,6 +87,9 @@ export interface PoolColumns {
   /** Wells, then mains, with the most each brings a day. */
   supplies: number
   supplyMostL: Float64Array
+  supplyOn: Int32Array
+  /** How many columns of shares a day has; none where nothing fails. */
+  shares: number
 
   topUps: number
   topUpKind: Uint8Array
@@ -92,6 +99,10 @@ export interface PoolColumns {
   topUpStopL: Float64Array
   topUpMonths: Int32Array
   topUpMostL: Float64Array
+  topUpOn: Int32Array
+  /** Months in which each pool stands empty, as bits; and whether any does. */
+  drainedMonths: Int32Array
+  drained: boolean
 }
 
 export const [FROM_POOL, FROM_WELL, FROM_MAIN, FROM_CART] = [0, 1, 2, 3] as const
@@ -143,13 +154,14 @@ interface Block {
 }
 
 /**
- * While their first pool holds enough its uses need no other; one that is rationed is asked by itself, since what it
- * takes depends on the day.
+ * While their first pool holds enough its uses need no other; one that is rationed, or hangs on what can fail, is
+ * asked by itself, since what it takes depends on the day.
  */
 function blocksOf(demands: Compiled['demands']): Block[] {
   const blocks: Block[] = []
   demands.forEach(({ sources, rations }, use) => {
-    const only = sources[0]?.kind === 'pool' && !rations.length ? sources[0] : undefined
+    const [first] = sources
+    const only = first?.kind === 'pool' && first.on === NEVER_FAILS && !rations.length ? first : undefined
     const last = blocks.at(-1)
     if (!only || last?.pool !== only.index) blocks.push({ pool: only?.index ?? -1, first: use })
   })
@@ -193,6 +205,7 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     transferKeepL: each(lines.length, (lane, row) => linesOf(lane)[row]!.keepL),
     transferStopL: each(lines.length, (lane, row) => linesOf(lane)[row]!.stopL),
     transferMostL: Float64Array.from(lines, line => line.mostLPerDay),
+    transferOn: Int32Array.from(lines, line => line.on),
     overflowing: lines.some(line => line.stopL === Infinity),
     uses: site.demands.length,
     askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
@@ -202,6 +215,8 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     sourceIndex: Int32Array.from(sources, ({ source }) => supplyRow(source)),
     sourceKeepL: each(sources.length, (lane, row) => lane.demands[sources[row]!.use]!.sources[sources[row]!.at]!.keepL),
     sourceMonths: Int32Array.from(sources, ({ source }) => source.months),
+    sourceOn: Int32Array.from(sources, ({ source }) => source.on),
+    sourceShare: Float64Array.from(sources, ({ source }) => source.mostShare),
     rationStart: startsOf(site.demands, demand => demand.rations.length),
     rationPool: Int32Array.from(rations, ({ ration }) => ration.pool),
     rationShare: Float64Array.from(rations, ({ ration }) => ration.share),
@@ -222,6 +237,10 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
       ...site.wells.map(well => well.yieldLPerDay),
       ...site.mains.map(main => main.mostLPerDay),
     ]),
+    supplyOn: Int32Array.from([...site.wells, ...site.mains], ({ on }) => on),
+    shares: site.hangsOn.length,
+    drainedMonths: Int32Array.from(site.drainedMonths),
+    drained: site.drainedMonths.some(months => months > 0),
     topUps: site.topUps.length,
     topUpKind: Uint8Array.from(site.topUps, line => KINDS[line.kind]),
     topUpIndex: Int32Array.from(site.topUps, supplyRow),
@@ -230,5 +249,6 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     topUpStopL: each(site.topUps.length, (lane, row) => lane.topUps[row]!.stopL),
     topUpMonths: Int32Array.from(site.topUps, line => line.months),
     topUpMostL: Float64Array.from(site.topUps, line => line.mostL),
+    topUpOn: Int32Array.from(site.topUps, line => line.on),
   }
 }

@@ -1,7 +1,8 @@
 import { demandsOf, outsideSuppliesOf, topUpsOf } from './compileDemands'
-import { cutCycles, passingOf, spillsOf, suppliesOf, transfersOf } from './compileLines'
+import { cutCycles, passingOf, spillRings, spillsOf, suppliesOf, transfersOf } from './compileLines'
 import { catchesOf, chambersOf } from './compileRoofs'
-import type { Compiled } from './compiled'
+import { hangingOf } from './compileOutages'
+import { monthMask, NEVER_FAILS, type Compiled } from './compiled'
 import { poolsOf } from './pools'
 import { monthWarmth, type Site } from '../site'
 import type { NodeOf } from '../kinds'
@@ -16,26 +17,39 @@ export function compile(site: Site, weather: () => DailySeries = () => weatherSe
   const poolOf = new Map(pools.flatMap((pool, index) => pool.tanks.map(tank => [tank.id, index] as const)))
   const nodesOf = <Kind extends 'chamber' | 'well' | 'main'>(kind: Kind) =>
     site.nodes.filter(node => node.kind === kind) as NodeOf<Kind>[]
+  const hanging = hangingOf(site)
   const [chambers, wells, mains] = [nodesOf('chamber'), nodesOf('well'), nodesOf('main')]
 
   const spillTo = spillsOf(site, pools, poolOf)
+  const rings = spillRings(spillTo)
   const spillOrder = cutCycles(spillTo)
-  const supplies = suppliesOf(site, pools)
+  const supplies = suppliesOf(site, pools, hanging)
   const transfers = transfersOf(site, pools, poolOf, supplies)
-  const outside = outsideSuppliesOf(site, wells, mains)
+  const outside = outsideSuppliesOf(site, hanging, wells, mains)
+  const onOf = (kind: 'well' | 'main', index: number) =>
+    outside.find(supply => supply.kind === kind && supply.index === index)?.on ?? NEVER_FAILS
   const topUps = topUpsOf(pools, poolOf, outside)
   return {
     meanC: monthWarmth(site).meanC,
     pools,
+    drainedMonths: pools.map(({ tanks }) => monthMask(tanks.flatMap(tank => tank.drainedMonths ?? []))),
     spillOrder,
     spillTo,
+    spillRings: rings,
     caught: catchesOf(site, chambers, poolOf),
     chambers: chambersOf(chambers),
     transfers,
     passing: passingOf(transfers),
     demands: demandsOf(site, weather, pools, supplies, transfers, outside, topUps),
-    wells: wells.map(({ id, name, yieldLPerDay }) => ({ id, name, yieldLPerDay })),
-    mains: mains.map(({ id, name, rule }) => ({ id, name, mostLPerDay: rule.mostLPerDay ?? Infinity })),
+    wells: wells.map(({ id, name, yieldLPerDay }, index) => ({ id, name, yieldLPerDay, on: onOf('well', index) })),
+    mains: mains.map(({ id, name, rule: { mostLPerDay = Infinity } }, index) => ({
+      id,
+      name,
+      mostLPerDay,
+      on: onOf('main', index),
+    })),
     topUps,
+    outages: hanging.outages,
+    hangsOn: hanging.hangsOn,
   }
 }

@@ -1,7 +1,17 @@
 import { sum } from 'd3-array'
 import { bedAsks, bedOf } from './beds'
 import { behind, type Supply } from './compileLines'
-import { type Demand, EVERY_MONTH, monthMask, type Ration, type TopUp, type Transfer, type UseSource } from './compiled'
+import { type Hanging, POWER } from './compileOutages'
+import {
+  type Demand,
+  EVERY_MONTH,
+  monthMask,
+  NEVER_FAILS,
+  type Ration,
+  type TopUp,
+  type Transfer,
+  type UseSource,
+} from './compiled'
 import type { Pool } from './pools'
 import { litresPerDay, type Path, pathsFrom, type Site, type Use } from '../site'
 import type { NodeOf } from '../kinds'
@@ -13,17 +23,28 @@ export interface OutsideSupply {
   node: NodeOf<'well'> | NodeOf<'main'>
   index: number
   path: Path
+  on: number
 }
 
-export function outsideSuppliesOf(site: Site, wells: NodeOf<'well'>[], mains: NodeOf<'main'>[]): OutsideSupply[] {
+export function outsideSuppliesOf(
+  site: Site,
+  hanging: Hanging,
+  wells: NodeOf<'well'>[],
+  mains: NodeOf<'main'>[],
+): OutsideSupply[] {
   const ways = (kind: 'well' | 'main', nodes: OutsideSupply['node'][]) =>
-    nodes.flatMap((node, index) => pathsFrom(site, node.id).map((path): OutsideSupply => ({ kind, node, index, path })))
+    nodes.flatMap((node, index) =>
+      pathsFrom(site, node.id).map((path): OutsideSupply => {
+        const on = path.pumpLps === undefined ? hanging.on(node.id) : hanging.on(node.id, POWER)
+        return { kind, node, index, path, on }
+      }),
+    )
   return [...ways('well', wells), ...ways('main', mains)]
 }
 
 /** What tops pools up from outside: wells and mains by their rules, carts by the load. */
 export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, outside: OutsideSupply[]): TopUp[] {
-  const piped = outside.flatMap(({ kind, node, index, path }): TopUp[] => {
+  const piped = outside.flatMap(({ kind, node, index, path, on }): TopUp[] => {
     const pool = poolOf.get(path.end.id)
     if (pool === undefined) return []
     const { capL } = pools[pool]!
@@ -37,6 +58,7 @@ export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, out
         stopL: Math.max(startL, capL * node.rule.stopShare),
         months: monthMask(node.rule.months),
         mostL: node.rule.mostLPerDay ?? Infinity,
+        on,
       },
     ]
   })
@@ -52,6 +74,7 @@ export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, out
               stopL: capL,
               months: EVERY_MONTH,
               mostL: carted.loadL,
+              on: NEVER_FAILS,
             },
           ]
         : [],
@@ -60,17 +83,48 @@ export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, out
   return [...piped, ...carted]
 }
 
-/** The pools that a use draws from, each down to what it must leave there, and those that stand behind them. */
-function poolsFor(use: Use, supplies: Supply[], transfers: Transfer[]): Map<number, UseSource> {
-  const sources = new Map<number, UseSource>()
-  for (const { from, path, keepL } of supplies) {
-    if (path.end.id !== use.at || keepL >= (sources.get(from)?.keepL ?? Infinity)) continue
-    sources.set(from, { kind: 'pool', index: from, keepL, months: EVERY_MONTH })
-  }
-  for (const own of [...sources.values()])
-    for (const { from, keepL } of behind(transfers, own.index, own.keepL))
-      if (!sources.has(from)) sources.set(from, { kind: 'pool', index: from, keepL, months: EVERY_MONTH })
+const fromPool = (index: number, keepL: number, on = NEVER_FAILS): UseSource => ({
+  kind: 'pool',
+  index,
+  keepL,
+  months: EVERY_MONTH,
+  on,
+  mostShare: 1,
+})
+
+/**
+ * The pools that a use draws from, each down to what it must leave there; where that hangs on the power, what runs
+ * without it comes after; and those that stand behind them.
+ */
+function poolsFor(use: Use, supplies: Supply[], transfers: Transfer[]): UseSource[] {
+  const own = supplies.filter(({ path }) => path.end.id === use.at)
+  const lowest = (lines: Supply[]) => lines.reduce((low, line) => (line.keepL < low.keepL ? line : low))
+  const sources = [...new Set(own.map(({ from }) => from))].flatMap(pool => {
+    const lines = own.filter(({ from }) => from === pool)
+    const first = lowest(lines)
+    const always = lines.filter(({ on }) => on === NEVER_FAILS)
+    return [
+      fromPool(pool, first.keepL, first.on),
+      ...(first.on !== NEVER_FAILS && always.length ? [fromPool(pool, lowest(always).keepL)] : []),
+    ]
+  })
+  for (const each of [...sources])
+    for (const { from, keepL, on } of behind(transfers, each.index, each.keepL))
+      if (!sources.some(source => source.index === from)) sources.push(fromPool(from, keepL, Math.max(on, each.on)))
   return sources
+}
+
+/** Where a use is served from, in order: tanks before what comes from outside, the other way round, or both alike. */
+function inOrder(
+  servedBy: Use['servedBy'],
+  tanks: UseSource[],
+  direct: UseSource[],
+  through: UseSource[],
+): UseSource[] {
+  const half = direct.map(source => ({ ...source, mostShare: 1 / 2 / direct.length }))
+  if (servedBy === 'outside') return [...direct, ...tanks, ...through]
+  if (servedBy === 'both' && tanks.length) return [...half, ...tanks, ...half, ...through]
+  return [...tanks, ...direct, ...through]
 }
 
 /** Works a figure out when it is first asked for, and keeps it. */
@@ -109,29 +163,38 @@ export function demandsOf(
   })
   /** The most that a day can draw from a pool; asked only where a well tops it up. */
   const mostADayL = lazily((pool: number) =>
-    sum(drawn, ({ fromPools }, use) => (fromPools.has(pool) ? largestL(use) : 0)),
+    sum(drawn, ({ fromPools }, use) => (fromPools.some(source => source.index === pool) ? largestL(use) : 0)),
   )
   return drawn
     .map(({ use, bed, fromPools, litresPerDay }): Demand => {
       const direct = outside
         .filter(supply => supply.path.end.id === use.at)
-        .map(({ kind, index, node }): UseSource => ({ kind, index, keepL: 0, months: monthMask(node.rule.months) }))
+        .map(({ kind, index, node, on }): UseSource => ({
+          kind,
+          index,
+          keepL: 0,
+          months: monthMask(node.rule.months),
+          on,
+          mostShare: 1,
+        }))
       // A main comes at once, while its tank is drawn. A well comes after the day's uses, on the safe side, but where
       // a day can draw the tank dry from above its trigger.
-      const through = topUps.flatMap(({ kind, index, pool, startL, months }): UseSource[] => {
-        const own = fromPools.get(pool)
+      const through = topUps.flatMap(({ kind, index, pool, startL, months, on }): UseSource[] => {
+        const own = fromPools.find(source => source.index === pool)
         if (kind === 'cart' || !own || startL <= own.keepL) return []
         if (direct.some(other => other.kind === kind && other.index === index)) return []
-        return kind === 'main' || startL - own.keepL < mostADayL(pool) ? [{ kind, index, keepL: 0, months }] : []
+        return kind === 'main' || startL - own.keepL < mostADayL(pool)
+          ? [{ kind, index, keepL: 0, months, on, mostShare: 1 }]
+          : []
       })
-      const [first] = fromPools.keys()
+      const first = fromPools[0]?.index
       return {
         id: use.id,
         name: use.name,
         priority: use.priority,
         litresPerDay,
         ...(bed ? { bed } : {}),
-        sources: [...fromPools.values(), ...direct, ...through],
+        sources: inOrder(use.servedBy, fromPools, direct, through),
         rations: first === undefined ? [] : rationsOf(use, first, pools[first]!.capL),
       }
     })

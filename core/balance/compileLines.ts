@@ -1,4 +1,5 @@
-import { AWAY, type Transfer } from './compiled'
+import { hangingOf, POWER } from './compileOutages'
+import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
 import { highestM, lineFrom, type Path, pathsFrom, portHeightM, type Site } from '../site'
 import type { Tank } from '../kinds'
@@ -8,6 +9,8 @@ export interface Supply {
   from: number
   path: Path
   keepL: number
+  /** What it hangs on that can fail. */
+  on: number
 }
 
 /** Where each pool spills to: another pool's index, or away. */
@@ -35,16 +38,22 @@ function drawnDownToM(port: Tank['ports'][number]): number {
 }
 
 /** Every way out of every pool. By gravity a line keeps what stands below its end or a hump; a pump all that it cannot reach. */
-export function suppliesOf(site: Site, pools: Pool[]): Supply[] {
+export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site)): Supply[] {
   return pools.flatMap((pool, from) =>
     pool.tanks.flatMap(tank =>
       tank.ports
         .filter(port => port.role !== 'overflow')
         .flatMap(port =>
           pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Supply => {
-            const deadL = pool.deadBelowL(tank.id, tank.baseM + drawnDownToM(port))
             const pumped = path.pumpLps !== undefined
-            return { from, path, keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(highestM(site, path))) }
+            const downToM = pumped && port.intakeM !== undefined ? port.intakeM : drawnDownToM(port)
+            const deadL = pool.deadBelowL(tank.id, tank.baseM + downToM)
+            return {
+              from,
+              path,
+              keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(highestM(site, path))),
+              on: pumped ? hanging.on(POWER) : NEVER_FAILS,
+            }
           }),
         ),
     ),
@@ -58,7 +67,7 @@ export function transfersOf(
   poolOf: ReadonlyMap<string, number>,
   supplies: Supply[],
 ): Transfer[] {
-  return supplies.flatMap(({ from, path, keepL }): Transfer[] => {
+  return supplies.flatMap(({ from, path, keepL, on }): Transfer[] => {
     const to = poolOf.get(path.end.id)
     if (to === undefined || to === from) return []
     const target = pools[to]!
@@ -70,6 +79,7 @@ export function transfersOf(
         keepL,
         stopL: stops ? Math.min(target.capL, target.volumeAtL(portHeightM(site, path.at))) : Infinity,
         mostLPerDay: path.pumpLps === undefined ? Infinity : path.pumpLps * 86400,
+        on,
       },
     ]
   })
@@ -88,14 +98,36 @@ export function behind(transfers: Transfer[], pool: number, keepL: number, seen:
 /** What runs on through a pool on its way to another, within the day. */
 export const passingOf = (transfers: Transfer[]): Transfer[] =>
   transfers.flatMap(line =>
-    behind(transfers, line.from, line.keepL, [line.from, line.to]).map(({ from, keepL, mostLPerDay }): Transfer => ({
-      from,
-      to: line.to,
-      keepL,
-      stopL: line.stopL,
-      mostLPerDay: Math.min(line.mostLPerDay, mostLPerDay),
-    })),
+    behind(transfers, line.from, line.keepL, [line.from, line.to]).map(
+      ({ from, keepL, mostLPerDay, on }): Transfer => ({
+        from,
+        to: line.to,
+        keepL,
+        stopL: line.stopL,
+        mostLPerDay: Math.min(line.mostLPerDay, mostLPerDay),
+        // Both stretches hang on the power alone, where they hang on anything.
+        on: Math.max(line.on, on),
+      }),
+    ),
   )
+
+/** Pools that spill into each other in a ring, each ring once: full, its water has no way out. */
+export function spillRings(spillTo: readonly number[]): number[][] {
+  const rings: number[][] = []
+  const seen = new Set<number>()
+  for (let first = 0; first < spillTo.length; first++) {
+    const chain: number[] = []
+    let here = first
+    while (here !== AWAY && !seen.has(here)) {
+      seen.add(here)
+      chain.push(here)
+      here = spillTo[here]!
+    }
+    const at = chain.indexOf(here)
+    if (at >= 0) rings.push(chain.slice(at))
+  }
+  return rings
+}
 
 /**
  * The order in which pools spill, upstream first. A ring of tanks spilling into each other has no first one:

@@ -1,5 +1,6 @@
 import type { Bed } from './beds'
 import type { Pool } from './pools'
+import type { OutageRule } from '../kinds'
 
 /**
  * A share of a roof: `captureShare` is what guard and screens let through, `spillsAtMmPerH` the rain at which gutter,
@@ -27,18 +28,32 @@ export interface Chamber {
   drainHours: number
   emptiedEveryDays: number
 }
+/** What can fail: a well, a main, or the power. */
+export interface Outage {
+  id: string
+  kind: 'well' | 'main' | 'power'
+  name: string
+  rule: OutageRule
+}
+/** What hangs on things that fail: its column among `hangsOn`, or −1 where it hangs on none. */
+export const NEVER_FAILS = -1
+
 export interface Transfer {
   from: number
   to: number
   keepL: number
   stopL: number
   mostLPerDay: number
+  on: number
 }
 export interface UseSource {
   kind: 'pool' | 'well' | 'main'
   index: number
   keepL: number
   months: number
+  on: number
+  /** The most of a day's asking that it serves here; 1, or half where two serve alike. */
+  mostShare: number
 }
 /** Below `belowL` in a pool, a use is held to a share of what it asks. */
 export interface Ration {
@@ -68,6 +83,7 @@ export interface TopUp {
   stopL: number
   months: number
   mostL: number
+  on: number
 }
 
 /**
@@ -78,18 +94,25 @@ export interface Compiled {
   /** The mean temperature of each month, January first; snow lies in those below freezing. */
   meanC: number[]
   pools: Pool[]
+  /** Months in which each pool stands empty for the frost, as bits. */
+  drainedMonths: number[]
   /** Order in which pools spill, and where each spills to: another pool's index, or −1 away from the site's tanks. */
   spillOrder: number[]
   spillTo: number[]
+  /** Pools that spill into each other in a ring; one of its lines is taken to run away. */
+  spillRings: number[][]
   caught: Caught[]
   chambers: Chamber[]
   transfers: Transfer[]
   /** What runs on through a tank on its way to another, within the day; made after the transfers. */
   passing: Transfer[]
   demands: Demand[]
-  wells: { id: string; name: string; yieldLPerDay: number }[]
-  mains: { id: string; name: string; mostLPerDay: number }[]
+  wells: { id: string; name: string; yieldLPerDay: number; on: number }[]
+  mains: { id: string; name: string; mostLPerDay: number; on: number }[]
   topUps: TopUp[]
+  /** What can fail, and the sets of them that lines, wells and mains hang on. */
+  outages: Outage[]
+  hangsOn: number[][]
 }
 
 /** What is no pool or chamber: away from the site's tanks. */

@@ -18,10 +18,10 @@ export interface Spell {
 
 /**
  * If it stops raining today: how long the tanks last from what they hold, with wells, mains and carts as their rules
- * have them. `startDay` counts from 1970.
+ * have them, and nothing that fails. `startDay` counts from 1970.
  */
 export function drySpellFrom(compiled: Compiled, startDay: number, heldShare: number, days = MOST_DAYS): Spell {
-  const run = simulate(compiled, seriesOf(startDay, new Float64Array(days), true), {
+  const run = simulate({ ...compiled, outages: [] }, seriesOf(startDay, new Float64Array(days), true), {
     startL: compiled.pools.map(pool => pool.capL * heldShare),
   })
   const first = run.shortL.findIndex((short, day) => short > run.askedL[day]! * SHORT_SHARE)

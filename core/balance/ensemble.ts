@@ -82,7 +82,7 @@ export function runMembers(
       tally,
       compiled,
       roofs,
-      seeds.map((seed): DailySeries => ({ ...seriesOf(rain.startDay, rain.make(seed), true), split: own.split })),
+      seeds.map((seed): DailySeries => ({ ...seriesOf(rain.startDay, rain.make(seed), true), seed, split: own.split })),
     )
   }
   return tally

@@ -1,6 +1,8 @@
 export { catchYear, type CatchYear } from './catchYear'
 export { isFilled } from './columns'
 export { compile } from './compile'
+export { coversOf, coverCurve, type Cover, type CoverPoint } from './cover'
+export { hoursAYear, medianHours, shorterShare } from './outages'
 export type { Compiled } from './compiled'
 export { suppliesOf, type Supply } from './compileLines'
 export { drySpellFrom } from './drySpell'

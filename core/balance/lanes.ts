@@ -17,6 +17,8 @@ export interface Lanes extends Record<DayFigure, Float64Array>, Record<Happening
   /** The month (0–11) that the figures above are of. */
   askedMonth: number
   filling: Uint8Array
+  /** The share of today that each set of things works on which others hang: a figure a set and lane. */
+  onShare: Float64Array
   /** What each well and main can still bring today. */
   supplyLeft: Float64Array
   shortByUseL: Float64Array
@@ -27,7 +29,7 @@ export interface Lanes extends Record<DayFigure, Float64Array>, Record<Happening
 
 /** Lanes whose pools stand at a share of what they hold; those that nothing fills are empty. */
 export function startLanes(columns: PoolColumns, share: number, askWidth: number): Lanes {
-  const { lanes, pools, uses, blocks, topUps, supplies, supplyMostL, capL, filled } = columns
+  const { lanes, pools, uses, blocks, topUps, shares, supplies, supplyMostL, capL, filled } = columns
   const { spilledL, wellL, mainL, cartL, loads, shortL, rationedL } = dayColumns(lanes)
   // Written out: what is spread into an object is reached more slowly, and the days' loops read nothing else.
   return {
@@ -38,6 +40,7 @@ export function startLanes(columns: PoolColumns, share: number, askWidth: number
     allAskedL: new Float64Array(askWidth),
     askedMonth: -1,
     filling: new Uint8Array(topUps * lanes),
+    onShare: new Float64Array(shares * lanes).fill(1),
     supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
     spilledL,
     wellL,
@@ -80,6 +83,27 @@ export function askDay(
     }
   }
   if (anew) addUpAsked(columns, lanes)
+}
+
+/**
+ * What works today: `onShares` holds a row a day for all lanes, or one a lane. What a well or a main can still bring
+ * is less by as much.
+ */
+export function switchDay(columns: PoolColumns, lanes: Lanes, day: number, onShares: readonly Float64Array[]): void {
+  const { lanes: count, shares, supplies, supplyMostL, supplyOn } = columns
+  for (let column = 0; column < shares; column++)
+    for (let lane = 0; lane < count; lane++)
+      lanes.onShare[column * count + lane] = onShares[onShares.length > 1 ? lane : 0]![day * shares + column]!
+  for (let supply = 0; supply < supplies; supply++)
+    for (let lane = 0; lane < count; lane++)
+      lanes.supplyLeft[supply * count + lane] = worked(lanes, count, supplyOn[supply]!, lane, supplyMostL[supply]!)
+}
+
+/** The part of a day's most that what it hangs on lets through. */
+function worked({ onShare }: Lanes, count: number, on: number, lane: number, mostL: number): number {
+  if (on < 0) return mostL
+  const share = onShare[on * count + lane]!
+  return share === 0 ? 0 : mostL * share
 }
 
 function askMonth({ uses, askedL }: PoolColumns, lanes: Lanes, month: number): void {
@@ -128,15 +152,29 @@ export function stepDay(
   serve(columns, lanes, month)
   if (before) spill(columns, lanes)
   if (columns.topUps > 0) topUp(columns, lanes, 1 << month)
+  if (columns.drained) drain(columns, lanes, 1 << month)
 }
 
-function wipe({ lanes: count, supplies, supplyMostL }: PoolColumns, lanes: Lanes): void {
+/** Pools that stand empty for the frost lose what they hold, and what comes. */
+function drain({ lanes: count, pools, drainedMonths }: PoolColumns, lanes: Lanes, monthBit: number): void {
+  for (let pool = 0; pool < pools; pool++) {
+    if ((drainedMonths[pool]! & monthBit) === 0) continue
+    for (let lane = 0, at = pool * count; lane < count; lane++, at++) {
+      lanes.spilledL[lane]! += lanes.pool[at]!
+      lanes.pool[at] = 0
+    }
+    lanes.spilled = true
+  }
+}
+
+function wipe({ lanes: count, shares, supplies, supplyMostL }: PoolColumns, lanes: Lanes): void {
   const { figures, supplyLeft } = lanes
   if (!lanes.spilled && !lanes.brought && !lanes.withheld) return
   if (lanes.spilled) clear(figures.spilled, count)
   if (lanes.brought) {
     clear(figures.brought, count)
-    for (let supply = 0; supply < supplies; supply++)
+    // Where things fail, the day's switching has told it already.
+    for (let supply = shares > 0 ? supplies : 0; supply < supplies; supply++)
       supplyLeft.fill(supplyMostL[supply]!, supply * count, (supply + 1) * count)
   }
   if (lanes.withheld) {
@@ -171,13 +209,15 @@ function spill({ lanes: count, pools, capL, spillOrder, spillTo }: PoolColumns, 
   }
 }
 
-function transfer(columns: PoolColumns, { pool: held }: Lanes): void {
+function transfer(columns: PoolColumns, lanes: Lanes): void {
+  const { pool: held } = lanes
   const { lanes: count, transferKeepL, transferStopL } = columns
   for (let line = 0; line < columns.transfers; line++) {
     const from = columns.transferFrom[line]! * count
     const to = columns.transferTo[line]! * count
-    const mostL = columns.transferMostL[line]!
+    const on = columns.transferOn[line]!
     for (let lane = 0, row = line * count; lane < count; lane++, row++) {
+      const mostL = worked(lanes, count, on, lane, columns.transferMostL[line]!)
       const spare = held[from + lane]! - transferKeepL[row]!
       const room = transferStopL[row]! - held[to + lane]!
       const litres = spare < room ? (spare < mostL ? spare : mostL) : room < mostL ? room : mostL
@@ -207,22 +247,35 @@ function serve(columns: PoolColumns, lanes: Lanes, month: number): void {
 
 /** One use from its sources in their order, each down to what it must keep. */
 function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number, lane: number): void {
-  const { lanes: count, sourceStart, sourceKind, sourceIndex, sourceKeepL, sourceMonths, rationStart } = columns
+  const {
+    lanes: count,
+    sourceStart,
+    sourceKind,
+    sourceIndex,
+    sourceKeepL,
+    sourceMonths,
+    sourceOn,
+    sourceShare,
+  } = columns
+  const { rationStart } = columns
   const { askWidth } = lanes
   let open = lanes.askedL[use * askWidth + (askWidth > 1 ? lane : 0)]!
   if (rationStart[use]! < rationStart[use + 1]!) open -= rationed(columns, lanes, use, open, lane)
+  const asked = open
   for (let row = sourceStart[use]!; row < sourceStart[use + 1]!; row++) {
     if (open === 0 || (sourceMonths[row]! & (1 << month)) === 0) continue
     const source = sourceIndex[row]! * count + lane
+    const most = worked(lanes, count, sourceOn[row]!, lane, asked * sourceShare[row]!)
+    const wanted = most < open ? most : open
     if (sourceKind[row] === FROM_POOL) {
       const available = lanes.pool[source]! - sourceKeepL[row * count + lane]!
       if (available <= 0) continue
-      const litres = available < open ? available : open
+      const litres = available < wanted ? available : wanted
       lanes.pool[source]! -= litres
       open -= litres
     } else {
       const left = lanes.supplyLeft[source]!
-      const litres = left < open ? left : open
+      const litres = left < wanted ? left : wanted
       lanes.supplyLeft[source]! -= litres
       if (sourceKind[row] === FROM_WELL) lanes.wellL[lane]! += litres
       else lanes.mainL[lane]! += litres
@@ -265,12 +318,12 @@ function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
       continue
     }
     const pool = columns.topUpPool[index]! * count
-    const mostL = columns.topUpMostL[index]!
     const kind = columns.topUpKind[index]!
     for (let lane = 0, row = index * count; lane < count; lane++, row++) {
       const heldL = lanes.pool[pool + lane]!
       if (heldL <= columns.topUpStartL[row]!) lanes.filling[row] = 1
       if (lanes.filling[row] === 0) continue
+      const mostL = worked(lanes, count, columns.topUpOn[index]!, lane, columns.topUpMostL[index]!)
       const wanted = Math.max(0, columns.topUpStopL[row]! - heldL)
       let litres = wanted < mostL ? wanted : mostL
       if (kind !== FROM_CART) {

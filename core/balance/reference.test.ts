@@ -4,7 +4,8 @@ import { arbitraryRain, arbitrarySite } from '../../tests/sites'
 import { simulate } from './simulate'
 import type { Bed } from './beds'
 import { compile } from './compile'
-import type { Compiled } from './compiled'
+import { onShareOf } from './outages'
+import { NEVER_FAILS, type Compiled } from './compiled'
 import { roofYield } from '../sums'
 import { seriesOf, stormSplit } from '../climate'
 import { WET_DAY_HOURS } from '../catalog'
@@ -13,6 +14,8 @@ import { WET_DAY_HOURS } from '../catalog'
 let beds = 0
 /** And how many days a roof thawed. */
 let thaws = 0
+/** And in how many runs something failed for part of a day. */
+let cuts = 0
 
 interface PlainDay {
   pools: number[]
@@ -38,6 +41,7 @@ function plainBalance(
   monthOf: (day: number) => number,
   warmth: { et0Mm: Float64Array; meanC: Float64Array },
   startL: number[],
+  works: (on: number, day: number) => number,
 ): PlainDay[] {
   const pools = startL.map((litres, pool) => Math.max(0, Math.min(litres, site.pools[pool]!.capL)))
   const chambers = site.chambers.map(() => 0)
@@ -62,6 +66,8 @@ function plainBalance(
       rationedL: 0,
     }
     const arriving = pools.map(() => 0)
+    /** What the failing of others leaves of the most that a day could bring. */
+    const part = (mostL: number, on: number) => (works(on, day) > 0 ? mostL * works(on, day) : 0)
     /** The root zone's balance of one day, and what it is given. */
     const bedToday = (bed: Bed, use: number) => {
       const evaporates = warmth.et0Mm[day]!
@@ -139,15 +145,15 @@ function plainBalance(
     for (const line of [...site.transfers, ...site.passing]) {
       const litres = Math.max(
         0,
-        Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, line.mostLPerDay),
+        Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, part(line.mostLPerDay, line.on)),
       )
       pools[line.from]! -= litres
       pools[line.to]! += litres
     }
     settle()
 
-    const wellLeft = site.wells.map(well => well.yieldLPerDay)
-    const mainLeft = site.mains.map(main => main.mostLPerDay)
+    const wellLeft = site.wells.map(well => part(well.yieldLPerDay, well.on))
+    const mainLeft = site.mains.map(main => part(main.mostLPerDay, main.on))
     for (const [use, demand] of site.demands.entries()) {
       const asked = demand.bed ? bedToday(demand.bed, use) : demand.litresPerDay[month]!
       if (demand.bed) beds++
@@ -166,7 +172,8 @@ function plainBalance(
             : source.kind === 'well'
               ? wellLeft[source.index]!
               : mainLeft[source.index]!
-        const litres = Math.max(0, Math.min(open, available))
+        const share = source.mostShare * works(source.on, day)
+        const litres = Math.max(0, Math.min(open, available, asked * taken * share))
         open -= litres
         if (source.kind === 'pool') pools[source.index]! -= litres
         else if (source.kind === 'well') {
@@ -189,7 +196,7 @@ function plainBalance(
       const wanted = Math.max(0, line.stopL - pools[line.pool]!)
       const litres = Math.min(
         wanted,
-        line.mostL,
+        part(line.mostL, line.on),
         line.kind === 'well' ? wellLeft[line.index]! : line.kind === 'main' ? mainLeft[line.index]! : Infinity,
       )
       pools[line.pool]! += litres
@@ -201,6 +208,11 @@ function plainBalance(
         result.mainL += litres
       } else result.cartL += litres
       if (litres >= wanted - 1e-9 || line.kind === 'cart') filling[index] = false
+    })
+    pools.forEach((litres, pool) => {
+      if (!allowed(site.drainedMonths[pool]!, month)) return
+      result.spilledL += litres
+      pools[pool] = 0
     })
     result.pools = [...pools]
     return result
@@ -228,8 +240,16 @@ const outsideWater = fc.record({
   ),
   handEmptied: fc.integer({ min: 0, max: 9 }),
   captureShare: fc.double({ min: 0.5, max: 1, noNaN: true }),
+  cutsPerYear: fc.integer({ min: 0, max: 300 }),
+  rota: fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 })),
+  mainShare: fc.double({ min: 0.1, max: 1, noNaN: true }),
+  drainedMonths: fc.oneof(fc.constant(0), fc.integer({ min: 0, max: 4095 })),
   burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
 })
+
+/** What hangs on what: the main on itself; the well on its pump's power; lines between tanks on the power and the main. */
+const [MAIN, WELL, POWER] = [0, 1, 2]
+const HANGS_ON = [[0], [1], [0, 1]]
 
 function withOutsideWater(
   site: Compiled,
@@ -241,8 +261,15 @@ function withOutsideWater(
           ...demand,
           sources: [
             ...demand.sources,
-            { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths },
-            { kind: 'main' as const, index: 0, keepL: 0, months: water.mainMonths },
+            { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths, on: WELL, mostShare: 1 },
+            {
+              kind: 'main' as const,
+              index: 0,
+              keepL: 0,
+              months: water.mainMonths,
+              on: MAIN,
+              mostShare: water.mainShare,
+            },
           ],
         }
       : demand,
@@ -266,17 +293,29 @@ function withOutsideWater(
         : demand,
     ),
     caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })),
-    wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay }],
-    mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL }],
+    wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay, on: WELL }],
+    mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL, on: MAIN }],
+    transfers: site.transfers.map(line => ({ ...line, on: POWER })),
+    outages: [
+      { id: 'main', kind: 'main', name: 'Main', rule: { by: 'rota', daysOn: water.rota[0], daysOff: water.rota[1] } },
+      {
+        id: 'power',
+        kind: 'power',
+        name: 'Power',
+        rule: { by: 'chance', timesPerYear: water.cutsPerYear, meanHours: 9 },
+      },
+    ],
+    hangsOn: HANGS_ON,
+    drainedMonths: site.pools.map(() => water.drainedMonths),
     chambers: site.chambers.map(chamber => ({
       ...chamber,
       emptiedEveryDays: water.handEmptied,
       drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours,
     })),
     topUps: [
-      { ...rule, kind: 'well', months: water.wellMonths },
-      ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths }] : []),
-      { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095 },
+      { ...rule, kind: 'well', months: water.wellMonths, on: WELL },
+      ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths, on: MAIN }] : []),
+      { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095, on: NEVER_FAILS },
     ],
   }
 }
@@ -301,7 +340,11 @@ describe('the flat loop', () => {
           const series = { ...seriesOf(startDay, Float64Array.from(rain), true), split, warmth }
           const startL = site.pools.map(pool => pool.capL * startShare)
           const run = simulate(site, series, { startL })
-          const plain = plainBalance(site, rain, [...split], day => series.month[day]!, warmth, startL)
+          const on = site.outages.map(outage => onShareOf(outage, series))
+          const works = (column: number, day: number) =>
+            (HANGS_ON[column] ?? []).reduce((share, outage) => share * on[outage]![day]!, 1)
+          if (on.some(shares => shares.some(share => share > 0 && share < 1))) cuts++
+          const plain = plainBalance(site, rain, [...split], day => series.month[day]!, warmth, startL, works)
           const near = (got: number, wanted: number, what: string) =>
             expect(Math.abs(got - wanted), what).toBeLessThan(1e-6 * (1 + Math.abs(wanted)))
           plain.forEach((expected, day) => {
@@ -326,5 +369,6 @@ describe('the flat loop', () => {
     )
     expect(beds).toBeGreaterThan(20)
     expect(thaws).toBeGreaterThan(20)
+    expect(cuts).toBeGreaterThan(20)
   })
 })

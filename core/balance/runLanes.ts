@@ -2,7 +2,8 @@ import { bedAsks } from './beds'
 import { bareRoofs, catchRain, type CatchRun } from './catch'
 import { roofColumns, type PoolColumns, type RoofColumns } from './columns'
 import type { Compiled } from './compiled'
-import { askDay, startLanes, stepDay, type Lanes } from './lanes'
+import { onShares } from './outages'
+import { askDay, startLanes, stepDay, switchDay, type Lanes } from './lanes'
 import type { DailySeries } from '../climate'
 
 /** Days of weather that a run starts from: what its tanks and chambers hold after them is its beginning. */
@@ -17,6 +18,8 @@ export interface WeatherRun {
   whole: CatchRun
   /** What the beds ask, L, a row a day; of no length where there is no bed. */
   bedsL: Float64Array
+  /** The share of each day in which what others hang on works, a row a day; of no length where nothing fails. */
+  onShares: Float64Array
 }
 
 /** Runs roofs over a first year, unless the pools' start is given, and then roofs and beds over the whole series. */
@@ -28,7 +31,12 @@ export function runWeather(
 ): WeatherRun {
   const state = bareRoofs(roofs)
   const first = catchRain(roofs, series, warm ? Math.min(FIRST_DAYS, series.rainMm.length) : 0, state)
-  return { first, whole: catchRain(roofs, series, series.rainMm.length, state), bedsL: runBeds(site, series) }
+  return {
+    first,
+    whole: catchRain(roofs, series, series.rainMm.length, state),
+    bedsL: runBeds(site, series),
+    onShares: site.hangsOn.length ? onShares(site.outages, site.hangsOn, series) : new Float64Array(),
+  }
 }
 
 function runBeds({ demands }: Compiled, series: DailySeries): Float64Array {
@@ -59,6 +67,7 @@ export interface LaneRun {
 export function runLanes({ columns, series, weather, before = false, startL }: LaneRun, observe: Observer): Lanes {
   const lanes = startLanes(columns, START_SHARE, weather.length)
   const bedsL = weather.map(run => run.bedsL)
+  const onShares = weather.map(run => run.onShares)
   const days = series.month.length
   const step = (runs: CatchRun[], count: number, told?: Observer) => {
     const { month } = series
@@ -69,6 +78,7 @@ export function runLanes({ columns, series, weather, before = false, startL }: L
     for (let day = 0; day < count; day++) {
       arrive.day = day
       askDay(columns, lanes, day, month[day]!, bedsL)
+      if (columns.shares > 0) switchDay(columns, lanes, day, onShares)
       stepDay(columns, lanes, month[day]!, always || arrives[day] ? arrive.act : undefined, before)
       told?.(day, month[day]!, lanes)
     }

@@ -111,7 +111,7 @@ export function payingSizeL(curve: Pick<SizePoint, 'capL' | 'shortDays'>[]): num
 }
 
 /** A compiled site with one pool's plan area multiplied. */
-function widened(compiled: Compiled, pool: number, share: number): Compiled {
+export function widened(compiled: Compiled, pool: number, share: number): Compiled {
   const widen = (of: number, litres: number) => (of === pool ? litres * share : litres)
   return {
     ...compiled,

@@ -69,7 +69,7 @@ export interface Outlook {
   run: DailyRun
   pools: PoolFigures[]
   /** Days that full tanks last without rain, from the worst day to be full on; and the month it falls in (0–11). */
-  autonomy: { days: number; month: number; beyond: boolean } | undefined
+  autonomy: { days: number; hours: number; month: number; beyond: boolean } | undefined
 }
 
 /**
@@ -267,19 +267,22 @@ function autonomy(compiled: Compiled): Outlook['autonomy'] {
   const alone: Compiled = {
     ...compiled,
     topUps: [],
+    outages: [],
     demands: compiled.demands.map(demand => ({
       ...demand,
       sources: demand.sources.filter(source => source.kind === 'pool'),
     })),
   }
   // A month can only be worse than the worst so far within that many days, so each run is no longer than the last.
-  let worst = { days: AUTONOMY_DAYS, month: 0, beyond: true }
+  let worst = { days: AUTONOMY_DAYS, hours: AUTONOMY_DAYS * 24, month: 0, beyond: true }
   for (let month = 0; month < 12; month++) {
-    const days = month === 0 ? AUTONOMY_DAYS : worst.days
+    const days = month === 0 ? AUTONOMY_DAYS : Math.min(AUTONOMY_DAYS, worst.days + 1)
     const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(days), true)
     const run = simulate(alone, series, { startL: compiled.pools.map(pool => pool.capL) })
     const first = run.shortL.findIndex((short, day) => short > run.askedL[day]! * SHORT_SHARE)
-    if (first >= 0 && first < worst.days) worst = { days: first, month, beyond: false }
+    if (first < 0) continue
+    const hours = (first + 1 - run.shortL[first]! / run.askedL[first]!) * 24
+    if (hours < worst.hours) worst = { days: first, hours, month, beyond: false }
   }
   return worst
 }

@@ -31,6 +31,7 @@ export const EMPTIES_SLOWLY_HOURS = EMPTY_WITHIN_HOURS + 0.5
 
 /** A day with rain rains this long unless hourly data say otherwise. */
 export const WET_DAY_HOURS = 6
+export const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
 /** Pipe for standpipes, with a price to start from, in whatever money the site counts; a merchant's price beats it. */
 export const STANDPIPES = [

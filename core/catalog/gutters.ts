@@ -1,9 +1,11 @@
 /** Gutters and downpipes as they are commonly sold; measures are inside, in millimetres. */
-export const GUTTER_PROFILES = ['half-round', 'box'] as const
+export const GUTTER_PROFILES = ['half-round', 'box', 'ogee', 'quarter-round'] as const
 export type GutterProfile = (typeof GUTTER_PROFILES)[number]
 export const GUTTER_WORDS: Record<GutterProfile, string> = {
   'half-round': 'a level half-round',
   box: 'a box laid to a fall',
+  ogee: 'an ogee (K-style) laid to a fall',
+  'quarter-round': 'a quarter-round laid to a fall',
 }
 
 export interface GutterSize {
@@ -11,6 +13,18 @@ export interface GutterSize {
   widthMm: number
   depthMm: number
   slope: number
+}
+
+/**
+ * The width of the box that has a profile's depth and its section: an ogee's foot is about two thirds as wide as its
+ * top, a quarter round is π/4 of the square about it. A box wets more wall for its section, so this errs on the safe
+ * side.
+ */
+export const SECTION_SHARE: Record<GutterProfile, number> = {
+  'half-round': Math.PI / 4,
+  box: 1,
+  ogee: 0.83,
+  'quarter-round': Math.PI / 4,
 }
 
 /** Smallest first: what a merchant has on the shelf. */

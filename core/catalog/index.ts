@@ -6,6 +6,7 @@ export {
   BYPASSES,
   DIRTINESS,
   DIRTINESS_IDS,
+  DRY_HOURS_OF_WET_DAY,
   EMPTIES_SLOWLY_HOURS,
   EMPTY_WITHIN_HOURS,
   FLUSH_DRUMS,
@@ -22,11 +23,12 @@ export {
   GUTTER_SIZES,
   GUTTER_WORDS,
   LINE_BORES_MM,
+  SECTION_SHARE,
   USUAL_STORM_MM_PER_H,
   type GutterProfile,
 } from './gutters'
 export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS } from './outlets'
-export { guessedPrice, STANDARD_SIZES_L } from './prices'
+export { guessedPrice, sizesSoldL } from './prices'
 export {
   FLAT_SHARE,
   LOSS_SCHOOL_IDS,
@@ -40,10 +42,12 @@ export {
   type RoofingId,
 } from './roofing'
 export { GUARD_IDS, GUARDS, MOSQUITO_MESH_MM, SCREEN_IDS, SCREENS, type ScreenId } from './screens'
-export { BED_SOIL_IDS, BED_SOILS, MULCH_IDS, MULCHES, SOIL_IDS, SOILS } from './soils'
+export { BED_SOIL_IDS, BED_SOILS, CROP_IDS, CROPS, type CropId, MULCH_IDS, MULCHES, SOIL_IDS, SOILS } from './soils'
 export {
   COVER_IDS,
   COVERS,
+  FROST_PROOF_LINES,
+  FROST_PROOF_TANKS,
   GAUGE_IDS,
   GAUGES,
   LID_IDS,

@@ -12,15 +12,35 @@ export function guessedPrice(kind: TankKindId, volumeL: number): number {
   return price * (volumeL / priceAtL) ** SIZE_EXPONENT
 }
 
-/** Sizes a kind is usually sold in, litres. */
-export const STANDARD_SIZES_L: Record<TankKindId, number[]> = {
-  drum: [120, 210],
+const US_GAL_L = 3.785411784
+const gallons = (...sizes: number[]) => sizes.map(size => size * US_GAL_L)
+
+/** Sizes a kind is usually sold in where gallons are spoken, litres. */
+const GALLON_SIZES_L: Record<TankKindId, number[]> = {
+  drum: gallons(30, 55),
+  tote: gallons(275, 330),
+  stock: gallons(100, 300, 400),
+  upright: gallons(300, 550, 1000, 1600, 2500, 5000),
+  lying: gallons(300, 550, 1000),
+  buried: gallons(600, 1200, 1700, 2500),
+  steel: gallons(2500, 5000, 12000, 25000),
+  header: gallons(150, 300, 550),
+  pump: gallons(55, 105, 210),
+}
+
+/** Sizes a kind is usually sold in where litres are spoken. */
+const LITRE_SIZES_L: Record<TankKindId, number[]> = {
+  drum: [120, 205],
   tote: [600, 1000],
-  stock: [380, 1000, 1500],
-  upright: [1000, 2500, 5000, 10000, 20000],
+  stock: [380, 750, 1500],
+  upright: [750, 1000, 2500, 5000, 10000, 20000],
   lying: [1000, 2000, 5000],
   buried: [2500, 5000, 7500, 10000],
   steel: [10000, 22000, 45000, 90000],
   header: [500, 1000, 2000],
   pump: [200, 400, 750],
 }
+
+/** Sizes a kind is usually sold in, in the system of units that its market speaks; litres. */
+export const sizesSoldL = (kind: TankKindId, units: 'metric' | 'us' | 'imperial'): number[] =>
+  (units === 'us' ? GALLON_SIZES_L : LITRE_SIZES_L)[kind]

@@ -29,6 +29,27 @@ export type BedSoilId = keyof typeof BED_SOILS
 export const BED_SOIL_IDS = Object.keys(BED_SOILS) as [BedSoilId, ...BedSoilId[]]
 
 /**
+ * Crops in the middle of their season, by groups that differ little (FAO-56, tables 12 and 22, in round figures): what
+ * they drink against a reference lawn, and how deep they root.
+ */
+export const CROPS = {
+  vegetables: { name: 'mixed vegetables', cropCoefficient: 1, rootM: 0.5 },
+  salads: { name: 'salads and leaves', cropCoefficient: 1, rootM: 0.3 },
+  roots: { name: 'roots and onions', cropCoefficient: 1.05, rootM: 0.5 },
+  beans: { name: 'beans and peas', cropCoefficient: 1.15, rootM: 0.6 },
+  tomatoes: { name: 'tomatoes and peppers', cropCoefficient: 1.15, rootM: 0.7 },
+  squash: { name: 'squash and melons', cropCoefficient: 1, rootM: 0.9 },
+  potatoes: { name: 'potatoes', cropCoefficient: 1.15, rootM: 0.5 },
+  maize: { name: 'maize', cropCoefficient: 1.2, rootM: 1 },
+  berries: { name: 'berries', cropCoefficient: 1.05, rootM: 0.7 },
+  'fruit-trees': { name: 'fruit trees', cropCoefficient: 0.95, rootM: 1 },
+  shrubs: { name: 'shrubs and flowers', cropCoefficient: 0.7, rootM: 0.7 },
+  lawn: { name: 'lawn', cropCoefficient: 0.9, rootM: 0.5 },
+} as const
+export type CropId = keyof typeof CROPS
+export const CROP_IDS = Object.keys(CROPS) as [CropId, ...CropId[]]
+
+/**
  * What lies on a bed: a mulch cuts what the bare soil between the plants gives off, which is about a fifth of a bed’s
  * need.
  */

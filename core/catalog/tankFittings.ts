@@ -49,5 +49,9 @@ export const NEAR = {
 export type NearId = keyof typeof NEAR
 export const NEAR_IDS = Object.keys(NEAR) as [NearId, ...NearId[]]
 
+/** What keeps standing water from freezing, besides the depth of the ground. */
+export const FROST_PROOF_TANKS = ['indoors', 'insulated', 'heated'] as const
+export const FROST_PROOF_LINES = ['indoors', 'buried', 'insulated', 'heated', 'drained'] as const
+
 /** Water that must stand between what is kept back and where a tank spills, so that something is left to use. */
 export const SPILL_MARGIN_M = 0.02

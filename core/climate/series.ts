@@ -26,6 +26,8 @@ export interface DailySeries {
   made: boolean
   /** How the rain of a wet day is spread over it, hardest five minutes first; unknown where no storm is. */
   split?: Float64Array
+  /** What chance beside the weather draws from: the made years' own seed; one where there is none. */
+  seed?: number
   /** The days' own warmth, where the record has temperatures; else the months' means stand. */
   warmth?: { et0Mm: Float64Array; meanC: Float64Array }
 }
@@ -68,7 +70,7 @@ function rainOf(weather: Weather, { years = MADE_YEARS, seed = 1 }: { years?: nu
     return { ...series, warmth: warmthOf(weather, daily, series.month) }
   }
   const { startDay, make } = memberRain(weather, years)
-  return seriesOf(startDay, make(seed), true)
+  return { ...seriesOf(startDay, make(seed), true), seed }
 }
 
 /** What each day of a record with temperatures takes from a reference lawn, and how warm it is. */

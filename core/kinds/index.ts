@@ -27,4 +27,5 @@ export {
   type PartKind,
   type PartOf,
 } from './parts'
+export { outageSchema, type OutageRule } from './outage'
 export { PORT_ROLES, portSchema, type Port, type PortRole } from './ports'

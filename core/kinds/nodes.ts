@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import { portSchema, type PortPlace } from './ports'
+import { outageSchema } from './outage'
 import { bore, choice, flag, heightM, id, kept, monthList, number, price, share, size, text, whole } from './limits'
 import {
   BASE_IDS,
   BYPASS_IDS,
   COVER_IDS,
   FIXTURE_IDS,
+  FROST_PROOF_TANKS,
   GAUGE_IDS,
   LID_IDS,
   NEAR_IDS,
@@ -105,6 +107,16 @@ export const NODE_KINDS = {
       lidForm: choice(LID_IDS).optional(),
       gauge: choice(GAUGE_IDS).optional(),
       soil: choice(SOIL_IDS).optional(),
+      /** The ground it truly bears on, where blocks or beams carry it; and whether its base has edges, under a mat. */
+      bearsOnM2: size(1000).optional(),
+      baseRagged: flag().optional(),
+      mat: flag().optional(),
+      /** How deep below the ground its water stands when it is wettest; and whether a sunk tank is held down. */
+      wetGroundDepthM: number(0, 100).optional(),
+      heldDown: flag().optional(),
+      /** Months in which it stands empty for the frost, and what keeps it from freezing full. */
+      drainedMonths: monthList().optional(),
+      frostProof: choice(FROST_PROOF_TANKS).optional(),
       /** A timber stand: its posts, the ground each footing covers, whether it is braced, and its width if wider. */
       stand: kept({
         posts: whole(1, 100),
@@ -145,13 +157,19 @@ export const NODE_KINDS = {
       yieldLPerDay: number(0, 1e7),
       rule: supplyRule(),
       pricePerM3: price(),
+      outage: outageSchema.optional(),
     },
     water: 'enters',
     ports: ({ baseM, depthM }) => [{ name: 'out', role: 'outlet', heightM: baseM + depthM }],
   }),
   main: row({
     name: 'main',
-    fields: { pressureKPa: number(0, 2000), rule: supplyRule(), pricePerM3: price() },
+    fields: {
+      pressureKPa: number(0, 2000),
+      rule: supplyRule(),
+      pricePerM3: price(),
+      outage: outageSchema.optional(),
+    },
     water: 'enters',
     ports: outOnly,
   }),

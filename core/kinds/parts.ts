@@ -37,7 +37,13 @@ export const PART_KINDS = {
   pipe: row({
     name: 'pipe',
     tells: ({ lengthM, innerDiameterMm }) => say`${length(lengthM)} of ${boreOf(innerDiameterMm)} pipe`,
-    fields: { lengthM: size(100000), innerDiameterMm: bore(), roughnessMm: number(0, 10) },
+    fields: {
+      lengthM: size(100000),
+      innerDiameterMm: bore(),
+      roughnessMm: number(0, 10),
+      /** Nobody has measured it: it follows the heights of its ends. */
+      guessed: flag().optional(),
+    },
     does: 'carries',
     passes: 'both ways',
     levels: true,

@@ -21,6 +21,10 @@ export const portSchema = kept({
   boreMm: bore(),
   /** A small hole at the top of a pipe that ends under water or skims, so that it cannot siphon. */
   airHole: flag().optional(),
+  /** A draw-off whose hole lies high and whose intake lies low, since a pump stands in the tank: above the floor. */
+  intakeM: number(0, 50).optional(),
+  /** How far above the floor the pipe of a calmed inlet ends. */
+  pipeEndM: number(0, 50).optional(),
   /** How an overflow begins: a plain pipe, one behind a screen, a water trap, or a mouth that skims the surface. */
   ending: choice(OVERFLOW_ENDINGS).optional(),
   /** What shuts a fitting that no line ends at yet, kept for the next tank. */

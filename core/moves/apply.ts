@@ -1,5 +1,6 @@
 import { applyPatches, current, enablePatches, produceWithPatches, type Patch } from 'immer'
 import { MOVES, type MoveName } from './registry'
+import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
 import { type Answer, type Problem, refuse } from '../answers'
 import { checkSite, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
@@ -32,6 +33,7 @@ export function applyMove(site: Site, move: Move): MoveResult {
   try {
     const [next, patches, inverse] = produceWithPatches(site, draft => {
       kind.apply(draft as Site, args.data)
+      lengthsFollow(site, draft as Site)
       if (site.modes.length && current(draft).runs !== site.runs) dropStrayPositions(draft as Site)
     })
     const problem = firstProblem(site, next)

@@ -1,4 +1,5 @@
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, valve, named } from './move'
+import { straightLine } from './sources'
 import { freshPort } from './joins'
 import { showVolume } from '../units'
 import { tankHeight } from '../sums'
@@ -107,15 +108,22 @@ export const fitSupplyValve = defineMove({
   },
 })
 
-/** Draws a use from another tank: its own line, or the pump's that it hangs on, starts there. */
+/** Draws a use from another tank: its own line, or the pump's that it hangs on, starts there; or from a well or a main. */
 export const drawFrom = defineMove({
   args: z.object({ use: z.string(), tank: z.string() }),
   label: ({ use, tank }, site) =>
     `Draw ${site.uses.find(candidate => candidate.id === use)?.name ?? 'a use'} from ${nameOf(site, tank)}`,
   apply(site, { use: useId, tank: id }) {
-    const tank = need(site, id, 'tank')
     const use = site.uses.find(candidate => candidate.id === useId)
     if (!use) throw new Impossible('That use is no longer in this site.')
+    const source = site.nodes.find(node => node.id === id)
+    if (source?.kind === 'well' || source?.kind === 'main') {
+      // What lifts and treats a tank's water is not what a line from outside wants: it gets a line of its own.
+      site.runs = site.runs.filter(run => run.to.node !== use.at)
+      straightLine(site, source, need(site, use.at, 'tap'))
+      return
+    }
+    const tank = need(site, id, 'tank')
     const [outlet] = portsByRole(tank, 'outlet')
     if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
     const from = { node: id, port: outlet.name }

@@ -73,18 +73,21 @@ export const linkAtBottom = defineMove({
 export function spillFrom(site: Site, from: Tank, to: Tank): void {
   const overflow = overflowPort(from)
   const existing = runsFrom(site, from.id, overflow.name)[0]
+  const next = existing && site.nodes.find(node => node.id === existing.to.node)
+  if (next?.kind === 'tank' && next.id !== to.id && runsFrom(site, to.id, overflowPort(to).name).length)
+    throw new Impossible(
+      `${from.name} spills into ${next.name} already, and ${to.name} has a line of its own to spill by; lead the ` +
+        `overflow of ${from.name} elsewhere first.`,
+    )
   const target = { node: to.id, port: portsByRole(to, 'inlet')[0]!.name }
   if (existing) {
-    // The line that led the spill away now leads it away from the new, last tank.
-    const outfall = existing.to
+    // The line that led the spill on, away or to the next tank, now leads on from the new tank.
+    const onward = existing.to
     existing.to = target
     delete existing.name
     const last = overflowPort(to)
-    if (
-      !runsFrom(site, to.id, last.name).length &&
-      site.nodes.some(node => node.id === outfall.node && node.kind === 'outfall')
-    ) {
-      addRun(site, { node: to.id, port: last.name }, outfall, [pipe(4, last.boreMm)])
+    if (onward.node !== to.id && !runsFrom(site, to.id, last.name).length) {
+      addRun(site, { node: to.id, port: last.name }, onward, [pipe(4, last.boreMm)])
     }
   } else addRun(site, { node: from.id, port: overflow.name }, target, [pipe(1.5, overflow.boreMm)])
   leadOverflowAway(site, to)
@@ -242,8 +245,7 @@ export function overflowPort(tank: Tank): Port {
 }
 
 /** Leads a tank's overflow to a swale of its own, unless it leads somewhere. */
-export function leadOverflowAway(site: Site, tank: Tank): void {
-  const port = overflowPort(tank)
+export function leadOverflowAway(site: Site, tank: Tank, port = overflowPort(tank)): void {
   if (runsFrom(site, tank.id, port.name).length) return
   const baseM = Math.min(tank.groundM, toThousandth(tank.baseM + port.heightM - 0.1))
   const outfall = {

@@ -29,11 +29,13 @@ export const toThousandth = (metres: number): number => Math.round(metres * 1000
 /** The next free id of a stem: tank-1, tank-2 … The same site always gives the same id. */
 export const freshId = (site: Site, stem: string): string => freeId(idsOf(site), stem)
 
+/** A pipe of a length that somebody has yet to measure. */
 export const pipe = (lengthM: number, innerDiameterMm: number): NewPart => ({
   kind: 'pipe',
   lengthM,
   innerDiameterMm,
   roughnessMm: 0.0015,
+  guessed: true,
 })
 export const valve = (boreMm: number, open = true): NewPart => ({ kind: 'valve', boreMm, open })
 export const union = (boreMm: number): NewPart => ({ kind: 'union', boreMm })

@@ -1,5 +1,5 @@
 import type { Answer } from '../answers'
-import { moveOf } from './registry'
+import { moveOf, setField } from './registry'
 import { applyMoves } from './apply'
 import { type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
 import { CLIMATES, type ClimateId, type RoofingId, type TankKindId, type UsePresetId } from '../catalog'
@@ -10,7 +10,9 @@ export interface NewSiteAnswers {
   units: Site['standards']['units']
   climate: Climate
   place: { latitudeDeg: number; altitudeM: number; frostDepthM: number }
-  roof: { name: string; lengthM: number; widthM: number; material: RoofingId }
+  /** None where the water comes from outside alone, by what then brings it. */
+  roof?: { name: string; lengthM: number; widthM: number; material: RoofingId }
+  source?: 'main' | 'well' | 'cart'
   uses: { preset: UsePresetId; count: number }[]
 }
 
@@ -52,9 +54,9 @@ export function emptySite(id: string, name: string): Site {
 }
 
 /**
- * A small sound design from three answers: where, what roof, what for. Two joined tanks of a common size under the
- * roof,
- * one first flush, an overflow that leads away, and a tap for each use. Everything about it can be changed afterwards.
+ * A small sound design from three answers: where, what roof (or what water from outside), what for. Two joined tanks of
+ * a common size, one first flush under a roof, an overflow that leads away, and a tap for each use. Everything about it
+ * can be changed afterwards.
  */
 export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   const american = answers.units === 'us'
@@ -75,11 +77,11 @@ export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   const roofed = applyMoves(base, [
     moveOf('addTank', { kind, how: 'alone' }),
     moveOf('addTank', { kind, how: 'joined', to: 'tank-1' }),
-    moveOf('addRoof', { ...answers.roof, tank: 'tank-1' }),
+    ...filling(answers),
   ])
   if (!roofed.ok) return roofed
   const rest: Move[] = [
-    moveOf('fitFirstFlush', { spout: 'spout-1' }),
+    ...(answers.roof ? [moveOf('fitFirstFlush', { spout: 'spout-1' })] : []),
     ...answers.uses.map(use => moveOf('addUse', use)),
   ]
   // A clear tote in the sun grows algae: the small sound design wraps it from the start.
@@ -94,9 +96,22 @@ export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   )
 }
 
+/** What fills the first tank: the roof, or what comes from outside; a main keeps it nearly full, for when it fails. */
+function filling({ roof, source }: NewSiteAnswers): Move[] {
+  if (roof) return [moveOf('addRoof', { ...roof, tank: 'tank-1' })]
+  if (source === 'cart') return [setField('node', 'tank-1', 'carted', { loadL: 2000, startShare: 0.15 })]
+  if (source === 'well') return [moveOf('addSource', { kind: 'well', tank: 'tank-1' })]
+  const keepFull = ['startShare', 'stopShare'].map(field => setField('node', 'main-1', `rule.${field}`, 0.95))
+  return [
+    moveOf('addSource', { kind: 'main', tank: 'tank-1' }),
+    ...keepFull,
+    setField('node', 'main-1', 'rule.mostLPerDay', undefined),
+  ]
+}
+
 /** Totes for a small roof or a garden, upright tanks once the roof can fill them or people live from it. */
 function tankFor(answers: NewSiteAnswers): TankKindId {
-  const areaM2 = answers.roof.lengthM * answers.roof.widthM
+  const areaM2 = answers.roof ? answers.roof.lengthM * answers.roof.widthM : 0
   const household = answers.uses.some(use => ['kitchen', 'shower', 'flush', 'laundry', 'cattle'].includes(use.preset))
   return household || areaM2 > 80 ? 'upright' : 'tote'
 }

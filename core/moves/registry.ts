@@ -3,7 +3,7 @@ import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
 import { addTank } from './addTank'
 import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
 import { remove } from './takeOut'
-import { addSource, setTrigger } from './sources'
+import { addSource, setTrigger, supplyFrom, topUpFrom } from './sources'
 import { set, setHeight } from './set'
 import {
   addRoof,
@@ -16,6 +16,7 @@ import {
   measureRoof,
   setOutline,
 } from './roofs'
+import { fitSecondOverflow, fitSumpPump, leadOverflow, leadSpout } from './lead'
 import { leadTo } from './outfalls'
 import { dropOption, keepOption } from './options'
 import { mergeTank } from './merge'
@@ -32,6 +33,7 @@ import {
   widenLink,
 } from './joins'
 import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamber } from './firstFlush'
+import { protectFromFrost } from './frost'
 import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
 import { setClimate } from './climate'
 import type { Move, ThingKind } from '../site'
@@ -68,7 +70,14 @@ export const MOVES = {
   drawFrom,
   addSource,
   setTrigger,
+  supplyFrom,
+  topUpFrom,
   leadTo,
+  leadSpout,
+  leadOverflow,
+  fitSecondOverflow,
+  fitSumpPump,
+  protectFromFrost,
   addRoof,
   addRoofPiece,
   setOutline,

@@ -1,6 +1,7 @@
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth } from './move'
 import {
   downpipeFor,
+  gutterFlowLps,
   gutterFor,
   spoutStormLps,
   stormLps,
@@ -68,7 +69,10 @@ function fitSpout(site: Site, roof: Roof, tankId: string | undefined, eavesM: nu
   if (taken > 1 - 1e-9) for (const other of roof.spouts) other.share = toThousandth((other.share * (count - 1)) / count)
   const share = toThousandth(1 - roof.spouts.reduce((sum, other) => sum + other.share, 0))
   const flowLps = stormLps(site, roofAreaM2(roof) * share)
-  roof.spouts.push({ id: freshId(site, `${roof.id}-gutter`), nodeId: spout.id, share, gutter: gutterFor(flowLps) })
+  // The house has one kind of gutter: a second spout's is like the first's, unless its storm wants a larger.
+  const like = roof.spouts.find(other => other.gutter)?.gutter
+  const gutter = like && gutterFlowLps(like) >= flowLps ? { ...like } : gutterFor(flowLps, like)
+  roof.spouts.push({ id: freshId(site, `${roof.id}-gutter`), nodeId: spout.id, share, gutter })
   spout.boreMm = downpipeFor(flowLps)
   if (!tankId) return
   const tank = need(site, tankId, 'tank')

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { withWhatHangs } from './follow'
 import { defineMove, Impossible } from './move'
 import {
   fieldOf,
@@ -52,6 +53,8 @@ export const set = defineMove({
     }
     if (value === undefined) Reflect.deleteProperty(at.holder!, at.key)
     else at.holder![at.key] = value
+    // A length that somebody has typed was measured.
+    if (of === 'part' && field === 'lengthM') delete thing.fields.guessed
   },
 })
 
@@ -62,6 +65,8 @@ export const setHeight = defineMove({
   apply(site, { node, baseM }) {
     const found = site.nodes.find(candidate => candidate.id === node)
     if (!found) throw new Impossible('What you were moving is no longer there.')
-    found.baseM = Math.round(baseM * 10000) / 10000
+    const raise = () => (found.baseM = Math.round(baseM * 10000) / 10000)
+    if (found.kind === 'tank') withWhatHangs(site, found, raise)
+    else raise()
   },
 })

@@ -1,67 +1,170 @@
 import { z } from 'zod'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, Impossible, named, need, pipe, toThousandth, valve } from './move'
 import { freshPort } from './joins'
-import { nameOf, portsByRole, spillM } from '../site'
-import type { NodeOf } from '../kinds'
+import { nameOf, nodeById, portsByRole, runsTo, spillM, type Run, type Site } from '../site'
+import type { NewPart, NodeOf, SiteNode, Tank } from '../kinds'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
 const FEED_MM = 20
+const WELL_LINE_MM = 26.6
+const WELL_DEEP_M = 30
+const MAIN_DEEP_M = 0.6
+
+export type Source = NodeOf<'well'> | NodeOf<'main'>
+
+/** A well or a main as one usually finds it, beside what it serves. */
+function makeSource(site: Site, kind: Source['kind'], name: string | undefined, groundM: number): Source {
+  const source: Source =
+    kind === 'well'
+      ? {
+          kind,
+          id: freshId(site, 'well'),
+          name: name ?? 'Well',
+          baseM: groundM - WELL_DEEP_M,
+          groundM,
+          depthM: WELL_DEEP_M,
+          stillWaterDepthM: 10,
+          yieldLPerDay: 600,
+          rule: { startShare: 0.3, stopShare: 0.5, months: [...ALL] },
+        }
+      : {
+          kind,
+          id: freshId(site, 'main'),
+          name: name ?? 'Main',
+          baseM: groundM - MAIN_DEEP_M,
+          groundM,
+          pressureKPa: 300,
+          rule: { startShare: 0.2, stopShare: 0.2, months: [...ALL] },
+        }
+  site.nodes.push(source)
+  return source
+}
+
+/** What stands at the beginning of a well's or a main's line: its pump or its meter, and what keeps water from coming back. */
+function headOf(kind: Source['kind']): NewPart[] {
+  return kind === 'well'
+    ? [
+        { kind: 'pump', pump: 'submersible', flowLps: 0.3, headM: 45 },
+        { kind: 'check', boreMm: WELL_LINE_MM },
+        valve(WELL_LINE_MM),
+      ]
+    : [valve(FEED_MM), { kind: 'check', boreMm: FEED_MM }, { kind: 'meter', boreMm: FEED_MM }]
+}
+const boreOf = (kind: Source['kind']) => (kind === 'well' ? WELL_LINE_MM : FEED_MM)
+
+/** Over the rim with an air gap, so that the tank's water can never run back; a main's line ends in a float valve. */
+function topUpLine(site: Site, { kind, id }: Source, tank: Tank): void {
+  const inlet = portsByRole(tank, 'inlet')[0]
+  const heightM = toThousandth(Math.max(inlet?.heightM ?? 0, spillM(site, tank) - tank.baseM + 0.05))
+  const port = { name: freshPort(tank, 'top-up'), role: 'inlet' as const, heightM, boreMm: FEED_MM }
+  tank.ports.push(port)
+  const [from, to] = [
+    { node: id, port: 'out' },
+    { node: tank.id, port: port.name },
+  ]
+  addRun(site, from, to, [
+    ...headOf(kind),
+    pipe(guessedLengthM(site, from, to, 12), boreOf(kind)),
+    ...(kind === 'main' ? [{ kind: 'float' as const, boreMm: FEED_MM }] : []),
+  ])
+}
+
+/** Straight to a tap, without a tank between. */
+export function straightLine(site: Site, { kind, id }: Source, tap: NodeOf<'tap'>): void {
+  const [from, to] = [
+    { node: id, port: 'out' },
+    { node: tap.id, port: 'in' },
+  ]
+  addRun(site, from, to, [...headOf(kind), pipe(guessedLengthM(site, from, to, 12), boreOf(kind))])
+}
 
 /**
- * A well or a main that tops a tank up, over the rim with an air gap, so that the tank's water can never run back. A
- * main trickles through a float
- * valve; a well's pump runs when the tank stands low.
+ * A well or a main: it tops a tank up (a main trickles through a float valve, a well's pump runs when the tank stands
+ * low), or goes straight to a use, or stands there for what is to be led from it.
  */
 export const addSource = defineMove({
-  args: z.object({ kind: z.enum(['well', 'main']), tank: z.string(), name: z.string().optional() }),
-  label: ({ kind, tank }, site) => `Top ${nameOf(site, tank)} up from a ${kind}`,
-  apply(site, { kind, tank: id, name }) {
-    const tank = need(site, id, 'tank')
-    const inlet = portsByRole(tank, 'inlet')[0]
-    const heightM = Math.round(Math.max(inlet?.heightM ?? 0, spillM(site, tank) - tank.baseM + 0.05) * 1000) / 1000
-    const port = { name: freshPort(tank, 'top-up'), role: 'inlet' as const, heightM, boreMm: FEED_MM }
-    tank.ports.push(port)
-    const to = { node: id, port: port.name }
-    if (kind === 'well') {
-      const well: NodeOf<'well'> = {
-        kind,
-        id: freshId(site, 'well'),
-        name: name ?? 'Well',
-        baseM: tank.groundM - 30,
-        groundM: tank.groundM,
-        depthM: 30,
-        stillWaterDepthM: 10,
-        yieldLPerDay: 600,
-        rule: { startShare: 0.3, stopShare: 0.5, months: [...ALL] },
-      }
-      site.nodes.push(well)
-      const from = { node: well.id, port: 'out' }
-      addRun(site, from, to, [
-        { kind: 'pump', pump: 'submersible', flowLps: 0.3, headM: 45 },
-        { kind: 'check', boreMm: 26.6 },
-        valve(26.6),
-        pipe(guessedLengthM(site, from, to, 15), 26.6),
-      ])
-    } else {
-      const main: NodeOf<'main'> = {
-        kind,
-        id: freshId(site, 'main'),
-        name: name ?? 'Main',
-        baseM: tank.groundM - 0.6,
-        groundM: tank.groundM,
-        pressureKPa: 300,
-        rule: { startShare: 0.2, stopShare: 0.2, months: [...ALL], mostLPerDay: 1500 },
-      }
-      site.nodes.push(main)
-      const from = { node: main.id, port: 'out' }
-      addRun(site, from, to, [
-        valve(FEED_MM),
-        { kind: 'check', boreMm: FEED_MM },
-        { kind: 'meter', boreMm: FEED_MM },
-        pipe(guessedLengthM(site, from, to, 10), FEED_MM),
-        { kind: 'float', boreMm: FEED_MM },
-      ])
-    }
+  args: z.object({
+    kind: z.enum(['well', 'main']),
+    tank: z.string().optional(),
+    use: z.string().optional(),
+    name: z.string().optional(),
+  }),
+  label: ({ kind, tank, use }, site) =>
+    tank
+      ? `Top ${nameOf(site, tank)} up from a ${kind}`
+      : use
+        ? `Lead a ${kind} straight to ${useNamed(site, use)?.name ?? 'a use'}`
+        : `Add a ${kind}`,
+  apply(site, { kind, tank: tankId, use: useId, name }) {
+    if (tankId !== undefined) {
+      const tank = need(site, tankId, 'tank')
+      const source = makeSource(site, kind, name, tank.groundM)
+      // What a trickle may bring in a day, so that a stuck float is not a burst.
+      if (source.kind === 'main') source.rule.mostLPerDay = 1500
+      topUpLine(site, source, tank)
+    } else if (useId !== undefined) {
+      const tap = tapOf(site, useId)
+      const source = makeSource(site, kind, name, tap.groundM)
+      keepFromComingBack(site, tap)
+      straightLine(site, source, tap)
+    } else makeSource(site, kind, name, site.nodes.find(node => node.kind === 'tank')?.groundM ?? 0)
+  },
+})
+
+const useNamed = (site: Site, id: string) => site.uses.find(candidate => candidate.id === id)
+function tapOf(site: Site, useId: string): NodeOf<'tap'> {
+  const use = useNamed(site, useId)
+  if (!use) throw new Impossible('That use is no longer in this site.')
+  return need(site, use.at, 'tap')
+}
+
+/** Two waters meet at a tap: each line that could take the other's back gets a check valve behind its first valve. */
+function keepFromComingBack(site: Site, tap: NodeOf<'tap'>): void {
+  for (const run of runsTo(site, tap.id)) {
+    if (run.parts.some(part => part.kind === 'check' || part.kind === 'pump')) continue
+    const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? FEED_MM
+    const at = run.parts[0]?.kind === 'valve' ? 1 : 0
+    run.parts = named(site, run.id, [...run.parts.slice(0, at), { kind: 'check', boreMm }, ...run.parts.slice(at)])
+  }
+}
+
+const SOURCES: readonly SiteNode['kind'][] = ['tank', 'well', 'main']
+
+/** Leads a tank, a well or a main that stands there to a use too, beside what serves it already. */
+export const supplyFrom = defineMove({
+  args: z.object({ use: z.string(), source: z.string() }),
+  label: ({ use, source }, site) => `Serve ${useNamed(site, use)?.name ?? 'a use'} from ${nameOf(site, source)} too`,
+  apply(site, { use, source: id }) {
+    const tap = tapOf(site, use)
+    const source = site.nodes.find(node => node.id === id)
+    if (!source || !SOURCES.includes(source.kind)) throw new Impossible('That is no tank, well or main of this site.')
+    if (runsTo(site, tap.id).some(run => run.from.node === id))
+      throw new Impossible(`${source.name ?? 'That'} leads there already.`)
+    keepFromComingBack(site, tap)
+    if (source.kind === 'well' || source.kind === 'main') straightLine(site, source, tap)
+    else if (source.kind === 'tank') tankLine(site, source, tap)
+    if (runsTo(site, tap.id).length > 1) keepFromComingBack(site, tap)
+  },
+})
+
+function tankLine(site: Site, tank: Tank, tap: NodeOf<'tap'>): Run {
+  const [outlet] = portsByRole(tank, 'outlet')
+  if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
+  const [from, to] = [
+    { node: tank.id, port: outlet.name },
+    { node: tap.id, port: 'in' },
+  ]
+  return addRun(site, from, to, [valve(outlet.boreMm), pipe(guessedLengthM(site, from, to, 8), WELL_LINE_MM)])
+}
+
+/** Leads a well or a main that stands there to a tank, to top it up. */
+export const topUpFrom = defineMove({
+  args: z.object({ source: z.string(), tank: z.string() }),
+  label: ({ source, tank }, site) => `Top ${nameOf(site, tank)} up from ${nameOf(site, source)}`,
+  apply(site, { source: id, tank }) {
+    const source = nodeById(site, id)
+    if (source.kind !== 'well' && source.kind !== 'main') throw new Impossible('That is no well or main.')
+    topUpLine(site, source, need(site, tank, 'tank'))
   },
 })
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { defineMove, Impossible, takeOut } from './move'
-import { graphOf, thingName, type Site } from '../site'
+import { graphOf, thingName, type Run, type Site } from '../site'
 
 /** Takes out whatever has the id: a roof, node, run or use with what hangs on it, or one of what they hold. */
 export const remove = defineMove({
@@ -30,21 +30,46 @@ function takeOutUse(site: Site, id: string): boolean {
 }
 
 function takeOutRun(site: Site, id: string): boolean {
-  if (!site.runs.some(run => run.id === id)) return false
-  site.runs = site.runs.filter(run => run.id !== id)
+  const run = graphOf(site).run(id)
+  if (!run) return false
+  site.runs = site.runs.filter(each => each !== run)
+  leaveStubs(site, run)
+  takeOutStranded(site, run.to.node)
+  for (const end of [run.from.node, run.to.node])
+    if (graphOf(site).node(end)?.kind === 'joint' && !graphOf(site).at(end).length) takeOut(site, end)
   return true
 }
+
+/** What a line leaves in the walls of its tanks: a stub, shut by the valve that stood there, else by a cap. */
+function leaveStubs(site: Site, run: Run): void {
+  for (const [end, part] of [[run.from, run.parts[0]] as const, [run.to, run.parts.at(-1)] as const]) {
+    const node = graphOf(site).node(end.node)
+    const port = node?.kind === 'tank' ? node.ports.find(each => each.name === end.port) : undefined
+    if (
+      !port ||
+      port.role === 'overflow' ||
+      graphOf(site)
+        .at(end.node)
+        .some(other => endsThere(other, end))
+    )
+      continue
+    port.spare = part?.kind === 'valve' ? 'valve' : 'cap'
+  }
+}
+const endsThere = (run: Run, end: Run['from']) =>
+  [run.from, run.to].some(other => other.node === end.node && other.port === end.port)
 
 function takeOutNode(site: Site, id: string): boolean {
   const node = graphOf(site).node(id)
   if (!node) return false
   if (node.kind === 'spout') takeOutLine(site, id)
   else {
-    const onward = graphOf(site)
-      .outOf(id)
-      .map(run => run.to.node)
+    const lines = graphOf(site).at(id)
     takeOut(site, id)
-    for (const end of onward) takeOutStranded(site, end)
+    for (const line of lines) {
+      leaveStubs(site, line)
+      takeOutStranded(site, line.to.node)
+    }
   }
   return true
 }

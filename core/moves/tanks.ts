@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineMove, Impossible, need, toThousandth } from './move'
+import { withWhatHangs } from './follow'
 import { leadOverflowAway } from './joins'
 import { showQuantity } from '../units'
 import { tankHeight, tankVolume } from '../sums'
@@ -34,7 +35,7 @@ export const setPort = defineMove({
           `${tank.name} is only ${metres(tankHeight(tank.shape))} tall; its ${name} cannot sit at ` +
             `${metres(heightM)} above the floor.`,
         )
-      port.heightM = toThousandth(heightM)
+      withWhatHangs(site, tank, () => (port.heightM = toThousandth(heightM)))
     }
     if (boreMm !== undefined) {
       port.boreMm = boreMm
@@ -50,7 +51,7 @@ export const resizeTank = defineMove({
   label: ({ tank }, site) => `Resize ${nameOf(site, tank)}`,
   apply(site, { tank: id, shape }) {
     const tank = need(site, id, 'tank')
-    takeShape(tank, { ...tank.shape, ...shape } as Tank['shape'])
+    withWhatHangs(site, tank, () => takeShape(tank, { ...tank.shape, ...shape } as Tank['shape']))
   },
 })
 
@@ -116,16 +117,19 @@ export const setKind = defineMove({
             }
           : { ...shape, lengthM: toThousandth(shape.lengthM * share) }
     const level = tankHeight(tank.shape)
-    takeShape(tank, sized)
-    tank.baseM = toThousandth(tank.base === 'buried' ? tank.baseM + level - tankHeight(sized) : tank.baseM)
-    Object.assign(tank, {
-      tankKind: kind,
-      emptyMassKg: Math.round(entry.emptyMassKg * share ** 0.75),
-      lightTight: entry.lightTight,
-      lid: entry.lid,
+    withWhatHangs(site, tank, () => {
+      takeShape(tank, sized)
+      if (tank.base === 'buried') tank.baseM = toThousandth(tank.baseM + level - tankHeight(sized))
+      Object.assign(tank, {
+        tankKind: kind,
+        emptyMassKg: Math.round(entry.emptyMassKg * share ** 0.75),
+        lightTight: entry.lightTight,
+        lid: entry.lid,
+      })
+      delete tank.cover
+      delete tank.price
+      if ((kind === 'buried') !== (tank.base === 'buried')) putOn(tank, entry.base)
     })
-    delete tank.cover
-    delete tank.price
   },
 })
 
@@ -135,12 +139,23 @@ export const standOn = defineMove({
   label: ({ tank, base }, site) => `Stand ${nameOf(site, tank)} on ${BASES[base].name}`,
   apply(site, { tank: id, base, heightM }) {
     const tank = need(site, id, 'tank')
-    tank.base = base
-    tank.baseM = toThousandth(tank.groundM + (heightM ?? usualHeightM(tank, base)))
-    if (base === 'stand') tank.stand ??= { posts: 4, footingAreaM2: 0.16, braced: true }
-    else delete tank.stand
+    withWhatHangs(site, tank, () => putOn(tank, base, heightM))
   },
 })
+
+/** Sets a tank on a base: its floor as high as that lifts it; a stand has posts; in the ground there is no sun. */
+function putOn(tank: Tank, base: BaseId, heightM = usualHeightM(tank, base)): void {
+  const wasBuried = tank.base === 'buried'
+  tank.base = base
+  tank.baseM = toThousandth(tank.groundM + heightM)
+  if (base === 'stand') tank.stand ??= { posts: 4, footingAreaM2: 0.16, braced: true }
+  else delete tank.stand
+  if (base === 'buried') Object.assign(tank, { sunlit: false, cover: 'roofed' })
+  else if (wasBuried) {
+    tank.sunlit = true
+    if (tank.cover === 'roofed') delete tank.cover
+  }
+}
 
 /** Buried, a tank's top lies a hand below the ground; other bases lift the floor by what they usually do. */
 function usualHeightM(tank: Tank, base: BaseId): number {

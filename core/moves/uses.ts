@@ -1,4 +1,5 @@
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, needRun, named } from './move'
+import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
 import {
   zonesWithin,
@@ -62,7 +63,8 @@ export const addUse = defineMove({
   apply(site, { preset, count, name, tank: tankId }) {
     const tanks = tanksOf(site)
     const tank = tankId ? need(site, tankId, 'tank') : tanks.at(-1)
-    if (!tank) throw new Impossible('There is no tank to draw from yet; add one first.')
+    const source = site.nodes.find(node => node.kind === 'main' || node.kind === 'well')
+    if (!tank && !source) throw new Impossible('There is no tank, well or main to draw from yet; add one first.')
     const entry = USE_PRESETS[preset]
     const title = name ?? entry.name
     const tap: NodeOf<'tap'> = {
@@ -82,7 +84,8 @@ export const addUse = defineMove({
       amount: presetAmount(preset, count),
     }
     site.uses.push(use)
-    leadToTap(site, tank, tap, entry.pressurised ?? false)
+    if (tank) leadToTap(site, tank, tap, entry.pressurised ?? false)
+    else straightLine(site, source as Source, tap)
   },
 })
 

@@ -13,7 +13,7 @@ import {
   fedTogether,
 } from '../site'
 import type { Tank } from '../kinds'
-import { FLUSH_SCHOOLS, STANDARD_SIZES_L, TANK_KINDS } from '../catalog'
+import { FLUSH_SCHOOLS, sizesSoldL, TANK_KINDS } from '../catalog'
 
 /** One of the ways of doing it that people argue about, as moves on a site. */
 export interface Way {
@@ -45,7 +45,7 @@ function largestGroup(site: Site, groupOf: (site: Site, tank: Tank) => Tank[]): 
  */
 export function waysFor(site: Site): Way[] {
   return [
-    ...kindWays(lowestFirst(site, largestGroup(site, fedTogether))),
+    ...kindWays(site, lowestFirst(site, largestGroup(site, fedTogether))),
     ...moreWays(largestGroup(site, joinedTanks)),
     ...inletWays(site),
     ...chamberWays(site),
@@ -69,11 +69,11 @@ function lowestFirst(site: Site, group: Tank[]): Tank[] {
   return [...group].sort((a, b) => Number(draws(b)) - Number(draws(a)) || a.baseM - b.baseM)
 }
 
-function kindWays(group: Tank[]): Way[] {
+function kindWays(site: Site, group: Tank[]): Way[] {
   const [first, ...rest] = group
   if (!first) return []
   const totalL = heldL(group)
-  const kind = totalL > Math.max(...STANDARD_SIZES_L.upright) ? 'steel' : 'upright'
+  const kind = totalL > Math.max(...sizesSoldL('upright', site.standards.units)) ? 'steel' : 'upright'
   const totes = Math.min(MOST_TOTES, Math.max(2, Math.round(totalL / TOTE_L)))
   const fewer = rest.map(tank => moveOf('mergeTank', { tank: tank.id, into: first.id }))
   return [

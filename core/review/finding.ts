@@ -1,5 +1,5 @@
 import type { Phrase } from '../words'
-import type { Move } from '../site'
+import { runName, type Move, type Run, type Site } from '../site'
 import type { Reading } from '../reading'
 
 /** A move that mends it; its label may hold quantities. */
@@ -16,7 +16,7 @@ export interface Finding {
   id: string
   check: string
   severity: 'wrong' | 'look'
-  subject: { kind: 'node' | 'roof' | 'run' | 'use'; id: string; name: string }
+  subject: { kind: 'site' | 'node' | 'roof' | 'run' | 'use'; id: string; name: string }
   /** What follows from it, in one sentence. */
   sentence: Phrase
   why: Phrase
@@ -33,6 +33,13 @@ export const nodeSubject = ({ id, name }: { id: string; name: string }, said = n
   kind: 'node',
   id,
   name: said,
+})
+
+/** A line as the subject of a finding. */
+export const runSubject = (site: Site, run: Run): Finding['subject'] => ({
+  kind: 'run',
+  id: run.id,
+  name: runName(site, run),
 })
 
 /** A use as the subject of a finding. */

@@ -16,7 +16,7 @@ import {
 import { type Reading, readingOf } from '../reading'
 import { applyMove, moveOf, orificeFor, setField } from '../moves'
 import type { NodeOf } from '../kinds'
-import { EMPTIES_SLOWLY_HOURS } from '../catalog'
+import { DRY_HOURS_OF_WET_DAY, EMPTIES_SLOWLY_HOURS } from '../catalog'
 import type { CatchYear, Compiled } from '../balance'
 
 const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'chamber')
@@ -121,16 +121,20 @@ export const outletTooSlow = defineCheck({
     chambersOf(site).flatMap((chamber): Finding[] => {
       const takes = drainHours(compiled, chamber)
       if (chamber.orificeMm === null || takes <= EMPTIES_SLOWLY_HOURS) return []
+      // A day with rain again leaves it the hours in which it does not rain.
+      const leftShare = Math.max(0, 1 - DRY_HOURS_OF_WET_DAY / takes) ** 2
+      const leftL = chamberVolumeL(chamber) * leftShare
       return [
         {
           id: `outlet-too-slow:${chamber.id}`,
           check: 'outlet-too-slow',
           severity: 'look',
           subject: nodeSubject(chamber),
-          sentence: say`${chamber.name} is still half full when it rains again the next day, and that rain’s dirt
-            goes by.`,
-          why: say`Its outlet of ${bore(chamber.orificeMm)} takes ${hours(takes)} to empty it; aim for a day.`,
-          numbers: { hours: takes, orificeMm: chamber.orificeMm },
+          sentence: say`When it rains again the next day, ${chamber.name} still holds ${volume(leftL)}, and as much of
+            that rain’s dirt goes by.`,
+          why: say`Its outlet of ${bore(chamber.orificeMm)} takes ${hours(takes)} to empty it, slower as it falls:
+            after ${hours(DRY_HOURS_OF_WET_DAY)} of drying out it is ${percent(leftShare)} full. Aim for a day.`,
+          numbers: { hours: takes, orificeMm: chamber.orificeMm, leftShare, leftL },
           sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
           mend: { label: 'Fit an outlet that takes a day', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) },
         },

@@ -1,30 +1,32 @@
-import { defineCheck } from './finding'
+import { defineCheck, runSubject } from './finding'
 import { length, say, volume } from '../words'
 import { tankVolume } from '../sums'
-import { nodeById, portHeightM, rimM, tankNominalL, isOpenBothWays, runName } from '../site'
-import { moveOf } from '../moves'
+import { nodeById, portHeightM, rimM, tankNominalL, isOpenBothWays } from '../site'
+import { applyMove, moveOf } from '../moves'
+import { poolsOf } from '../balance'
 
 const SAME_LEVEL_M = 0.02
+/** Less than this, as a share of what a group holds, is no loss. */
+const LEAST_LOST = 0.005
 
 export const rimsDiffer = defineCheck({
   id: 'rims-differ',
   step: 'store',
-  needs: ['pools'],
+  needs: ['site', 'pools'],
   sound: 'Tanks joined at the bottom spill at one level',
-  find: ({ pools }) =>
+  find: ({ site, pools }) =>
     pools
       .filter(pool => pool.tanks.length > 1)
       .flatMap(pool => {
         const rims = pool.tanks.map(rimM)
         const spreadM = Math.max(...rims) - Math.min(...rims)
         if (spreadM <= SAME_LEVEL_M) return []
-        // Each tank could fill as close to its own rim as the one that spills first fills to its.
-        const freeboardM = Math.max(0, rimM(pool.spillsAt.tank) - pool.capM)
-        const lostL = pool.tanks.reduce((sum, tank) => {
-          const level = (heightM: number) =>
-            tankVolume({ ...tank.shape, levelM: Math.max(0, heightM - tank.baseM) }).volumeL
-          return sum + Math.max(0, level(rimM(tank) - freeboardM) - level(pool.capM))
-        }, 0)
+        const level = moveOf('levelRims', { tanks: pool.tanks.map(member => member.id) })
+        const levelled = applyMove(site, level)
+        const then = levelled.ok ? poolsOf(levelled.site).find(each => each.id === pool.id) : undefined
+        // What an overflow forgoes anyway, however the tanks stand, is not lost by their rims.
+        const lostL = then ? then.capL - pool.capL : 0
+        if (lostL <= LEAST_LOST * pool.nominalL) return []
         const { tank } = pool.spillsAt
         return [
           {
@@ -32,14 +34,12 @@ export const rimsDiffer = defineCheck({
             check: 'rims-differ',
             severity: lostL > 0.1 * pool.nominalL ? ('wrong' as const) : ('look' as const),
             subject: { kind: 'node' as const, id: tank.id, name: pool.name },
-            sentence: say`${tank.name} spills before the others are full: ${volume(lostL)} of ${pool.name} can never
-              be filled.`,
-            why: say`Their rims differ by ${length(spreadM)}, and joined tanks stand at one level.`,
+            sentence: say`${tank.name} spills before the others are full: with level tops, ${pool.name} would hold
+              ${volume(lostL)} more.`,
+            why: say`Their rims differ by ${length(spreadM)}, and joined tanks stand at one level, at most
+              ${length(pool.capM)}.`,
             numbers: { spreadM, lostL, heldL: pool.capL },
-            mend: {
-              label: 'Level the tops',
-              move: moveOf('levelRims', { tanks: pool.tanks.map(member => member.id) }),
-            },
+            mend: { label: 'Level the tops', move: level },
           },
         ]
       }),
@@ -74,7 +74,7 @@ export const linkWithoutValve = defineCheck({
           id: `link-without-valve:${run.id}`,
           check: 'link-without-valve',
           severity: 'look' as const,
-          subject: { kind: 'run' as const, id: run.id, name: runName(site, run) },
+          subject: runSubject(site, run),
           sentence: say`A leak in ${from.name} or ${to.name} empties both: up to ${volume(lostL)} runs out.`,
           why: say`Nothing between them can be shut; each tank wants its own valve, so that one can be cleaned or
             lost without the other.`,

@@ -1,5 +1,5 @@
-import { defineCheck } from './finding'
-import { bore, flow, length, say } from '../words'
+import { defineCheck, nodeSubject } from './finding'
+import { bore, flow, length, listed, say } from '../words'
 import { portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import type { Port, Tank } from '../kinds'
@@ -83,6 +83,33 @@ export const overflowTooSmall = defineCheck({
           },
         },
       ]
+    }),
+})
+
+export const overflowRing = defineCheck({
+  id: 'overflow-ring',
+  step: 'store',
+  needs: ['site', 'pools', 'compiled'],
+  sound: 'No tanks spill into each other in a ring',
+  find: ({ pools, compiled }) =>
+    compiled.spillRings.map(ring => {
+      const names = ring.map(index => pools[index]!.name)
+      const lowest = ring.map(index => pools[index]!).reduce((low, pool) => (pool.capM < low.capM ? pool : low))
+      const { tank, port } = lowest.spillsAt
+      return {
+        id: `overflow-ring:${lowest.id}`,
+        check: 'overflow-ring',
+        severity: 'wrong' as const,
+        subject: nodeSubject(tank),
+        sentence: say`Full, ${listed(names)} spill into each other in a ring, and run over their rims.`,
+        why: say`No overflow among them leads away from the tanks. That of ${tank.name} lies lowest, at
+          ${length(lowest.capM)}.`,
+        numbers: { tanks: ring.length, lowestM: lowest.capM },
+        mend: {
+          label: `Lead the overflow of ${tank.name} away`,
+          move: moveOf('leadOverflow', { tank: tank.id, ...(port ? { port } : {}) }),
+        },
+      }
     }),
 })
 

@@ -4,7 +4,7 @@ import { arbitrarySite, blank, build, put, type Edit, setUp } from '../../tests/
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
 import { lineFrom, type Gutter, type Site } from '../site'
-import { applyMove, moveOf, standInClimate } from '../moves'
+import { applyMove, moveOf, setField, standInClimate } from '../moves'
 import type { SiteNode, Tank } from '../kinds'
 import { TANK_KIND_IDS } from '../catalog'
 
@@ -23,6 +23,8 @@ const portField = (site: Site, id: string, port: string, field: string, value: u
   const at = site.nodes.findIndex(node => node.id === id)
   return put(['nodes', at, 'ports', (site.nodes[at] as Tank).ports.findIndex(each => each.name === port), field], value)
 }
+const pipeOf = (site: Site, from: string) =>
+  site.runs.find(run => run.from.node === from)!.parts.find(part => part.kind === 'pipe')!
 const linkOf = (site: Site) => site.runs.find(run => run.from.port.startsWith('link'))!
 const without = (site: Site, drop: (part: { kind: string }) => boolean): Site => ({
   ...site,
@@ -54,6 +56,7 @@ function thirstyHerd(site: Site): Site {
 
 /** For each check, how a sound site comes to fail it. */
 const FAULTS: Record<string, (site: Site) => Site> = {
+  'weather-assumed': site => build(site, setField('site', '', 'climate.assumed', ['temperatures', 'wetDays'])),
   'roof-without-spout': site => build(site, moveOf('remove', { id: 'spout-1' })),
   'shares-off': site => build(site, put(['roofs', 0, 'spouts', 0, 'share'], 0.6)),
   'fed-from-below': site => build(site, moveOf('setHeight', { node: 'tank-1', baseM: 1.5 })),
@@ -66,6 +69,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'link-without-valve': site => without(site, part => part.kind === 'valve'),
   'no-vent': site => build(site, set(site, 'tank-1', 'ventMm', 0)),
   'light-in-sun': site => build(site, set(site, 'tank-2', 'lightTight', false)),
+  'base-ragged': site => build(site, set(site, 'tank-2', 'baseRagged', true)),
   'bare-soil': site => build(site, set(site, 'tank-2', 'base', 'bare-soil')),
   'use-without-supply': site => build(site, moveOf('setHeight', { node: site.uses[1]!.at, baseM: 4 })),
   'asks-more-than-comes': site => build(site, moveOf('addUse', { preset: 'cattle', count: 30 })),
@@ -195,6 +199,17 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'dead-water': site => build(site, moveOf('setPort', { tank: 'tank-2', port: 'outlet', heightM: 0.7 })),
   'overflow-cannot-run': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: 5 })),
   'outfall-in-the-ground': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: -1 })),
+  'overflow-ring': site => {
+    const second = build(site, moveOf('addTank', { kind: 'upright', how: 'spill', to: 'tank-1' }))
+    const round = build(second, moveOf('leadOverflow', { tank: 'tank-3', to: 'tank-1' }))
+    return build(round, moveOf('setHeight', { node: 'tank-3', baseM: 0.15 }))
+  },
+  'soakaway-unsaid': site => build(site, set(site, 'outfall-1', 'to', 'soakaway')),
+  'tank-off-its-base': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: -3 })),
+  'tank-floats': site => build(site, moveOf('standOn', { tank: 'tank-2', base: 'buried' })),
+  'tank-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
+  'line-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
+  'line-too-short': site => build(site, setField('part', pipeOf(site, 'spout-1').id, 'lengthM', 0.05)),
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }

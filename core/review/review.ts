@@ -1,14 +1,17 @@
+import { lineFreezes, tankFreezes } from './frost'
+import { lineTooShort, tankFloats, tankOffItsBase } from './ground'
 import { deadWater } from './deadWater'
 import { outfallInTheGround, overflowCannotRun } from './uphill'
 import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
 import { roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
 import { topUpTooLow } from './topUps'
-import { bareSoil, lightInSun, noVent } from './tankCare'
-import { baseOverSoil, overflowHarms, reserveNotKept, soakawayFails, standForEngineer, standUnsound } from './standing'
+import { soakawayFails, soakawayUnsaid } from './soakaways'
+import { bareSoil, baseRagged, lightInSun, noVent } from './tankCare'
+import { baseOverSoil, overflowHarms, reserveNotKept, standForEngineer, standUnsound } from './standing'
 import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin } from './roofLines'
 import { wetLineFreezes, wetLineUndrained } from './wetLines'
 import { dripShort, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
-import { noOverflow, overflowAboveInlet, overflowTooSmall } from './overflow'
+import { noOverflow, overflowAboveInlet, overflowRing, overflowTooSmall } from './overflow'
 import {
   drawnFromFloor,
   inletSiphons,
@@ -32,11 +35,13 @@ import {
 } from './firstFlush'
 import type { Check, Finding, ReviewStep } from './finding'
 import { bypassInFilling, bypassShutInFrost } from './bypass'
+import { weatherAssumed } from './weather'
 import type { Site } from '../site'
 import { readingOf, type Reading } from '../reading'
 
 /** Every check, in the order of the water. */
 export const CHECKS = [
+  weatherAssumed,
   stormMissing,
   roofWithoutSpout,
   spoutWithoutShare,
@@ -62,6 +67,7 @@ export const CHECKS = [
   bypassShutInFrost,
   noOverflow,
   overflowCannotRun,
+  overflowRing,
   outfallInTheGround,
   sharedOverflow,
   overflowTooSmall,
@@ -72,6 +78,7 @@ export const CHECKS = [
   inletSiphons,
   overflowHarms,
   soakawayFails,
+  soakawayUnsaid,
   rimsDiffer,
   linkWithoutValve,
   linkTooSlow,
@@ -87,6 +94,12 @@ export const CHECKS = [
   ventTooSmall,
   lightInSun,
   bareSoil,
+  baseRagged,
+  tankOffItsBase,
+  tankFloats,
+  tankFreezes,
+  lineFreezes,
+  lineTooShort,
   baseOverSoil,
   standUnsound,
   standForEngineer,

@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, type Finding } from './finding'
-import { hours, length, say, volume } from '../words'
+import { length, say, volume } from '../words'
 import {
   BRACE_ABOVE_M,
   footingOf,
@@ -144,55 +144,6 @@ export const overflowHarms = defineCheck({
       ]
     }),
 })
-
-const SOAK_HOURS = 24
-
-export const soakawayFails = defineCheck({
-  id: 'soakaway-fails',
-  step: 'store',
-  needs: ['site', 'pools', 'spills', 'soakaways'],
-  sound: 'Soakaways hold the storm and are half empty within a day',
-  find: ({ site, pools, spills, soakaways }) =>
-    pools.flatMap((pool): Finding[] => {
-      const way = spills.get(pool.id)
-      const soak = way?.outfall && soakaways.get(way.outfall.id)
-      if (!way?.outfall || !soak) return []
-      const { pit, soil } = way.outfall
-      const name = nameOf(site, way.outfall.id)
-      const small = soak.pitM3 > soak.hasM3
-      if (!small && soak.halfEmptyHours <= SOAK_HOURS) return []
-      const deeper = small ? largerPit(pit!, soak.pitM3) : undefined
-      return [
-        {
-          id: `soakaway-fails:${way.outfall.id}`,
-          check: 'soakaway-fails',
-          severity: 'wrong',
-          subject: { kind: 'node', id: way.outfall.id, name },
-          sentence: small
-            ? say`${name} floods: the pit is too small for the storm off these roofs.`
-            : say`${name} is still more than half full a day later, and the next storm floods it.`,
-          why: small
-            ? say`A storm of ${hours(soak.hours)} asks for a pit of ${volume(soak.pitM3 * 1000)} in
-              ${SOILS[soil!].name}; this one is ${volume(soak.hasM3 * 1000)}.`
-            : say`In ${SOILS[soil!].name} it takes ${hours(soak.halfEmptyHours)} to fall by half, through its walls.
-              Wider and shallower soaks faster; in tight ground use a ditch or a swale.`,
-          numbers: { pitM3: soak.pitM3, hasM3: soak.hasM3, halfEmptyHours: soak.halfEmptyHours },
-          sum: { name: 'soakaway', input: { ...soak.input } },
-          mend: deeper
-            ? { label: 'Dig it larger', move: moveOf('leadTo', { outfall: way.outfall.id, pit: deeper }) }
-            : { label: 'Lead it to a swale instead', move: moveOf('leadTo', { outfall: way.outfall.id, to: 'swale' }) },
-        },
-      ]
-    }),
-})
-
-/**
- * As deep as it is, longer until it holds what is wanted; its longer walls take some of that off, so this errs on the
- * large side.
- */
-function largerPit(pit: { lengthM: number; widthM: number; depthM: number; voidShare: number }, wantedM3: number) {
-  return { ...pit, lengthM: Math.min(100, Math.ceil((wantedM3 / pit.widthM / pit.depthM) * 10 + 1) / 10) }
-}
 
 export const reserveNotKept = defineCheck({
   id: 'reserve-not-kept',

@@ -50,9 +50,14 @@ export const lightInSun = defineCheck({
         severity: 'look',
         subject: { kind: 'node', id: tank.id, name: tank.name },
         sentence: say`${tank.name} will grow algae: it stands in the sun and lets light through.`,
-        why: say`Green water clogs filters and drippers. Paint, a wrap or boards stop it at once.`,
+        why: tank.lid
+          ? say`Green water clogs filters and drippers. Paint, a wrap or boards stop it at once.`
+          : say`It is open above, and green water clogs filters and drippers. A lid stops that, and keeps out leaves,
+            mosquitoes and whoever might drown in it.`,
         numbers: {},
-        mend: { label: 'Cover or paint it', move: setTank(tank, 'cover', 'painted') },
+        mend: tank.lid
+          ? { label: 'Cover or paint it', move: setTank(tank, 'cover', 'painted') }
+          : { label: 'Put a lid on it', move: setTank(tank, 'lid', true) },
       })),
 })
 
@@ -82,4 +87,24 @@ export const bareSoil = defineCheck({
           mend: { label: 'Put it on gravel in a curb', move: setTank(tank, 'base', 'gravel') },
         }
       }),
+})
+
+export const baseRagged = defineCheck({
+  id: 'base-ragged',
+  step: 'store',
+  needs: ['site'],
+  sound: 'No ragged base cuts into a tank',
+  find: ({ site }) =>
+    tanksOf(site)
+      .filter(tank => tank.baseRagged && !tank.mat)
+      .map(tank => ({
+        id: `base-ragged:${tank.id}`,
+        check: 'base-ragged',
+        severity: 'look' as const,
+        subject: { kind: 'node' as const, id: tank.id, name: tank.name },
+        sentence: say`The ragged base of ${tank.name} can puncture it as it settles.`,
+        why: say`A full tank works on every edge under it. A mat between evens that out; a cracked slab moves on.`,
+        numbers: {},
+        mend: { label: 'Lay a mat under it', move: setTank(tank, 'mat', true) },
+      })),
 })

@@ -11,7 +11,7 @@ import {
   MULCHES,
   SOIL_IDS,
   SOILS,
-  STANDARD_SIZES_L,
+  sizesSoldL,
   TANK_KIND_IDS,
   TANK_KINDS,
   USE_PRESET_IDS,
@@ -20,7 +20,7 @@ import {
 
 describe('tanks in the catalog', () => {
   it.each(TANK_KIND_IDS)('%s: its sizes rise, and taking one gives a tank of that size', kind => {
-    const sizes = STANDARD_SIZES_L[kind]
+    const sizes = sizesSoldL(kind, 'metric')
     expect([...sizes].sort((a, b) => a - b)).toEqual([...sizes])
     const site = build(blank(), moveOf('addTank', { kind, how: 'alone' }))
     for (const volumeL of sizes) {

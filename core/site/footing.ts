@@ -62,5 +62,8 @@ function narrowestM({ shape }: Tank): number {
       : shape.diameterM
 }
 
-/** True where no light reaches the water. */
-export const isLightTight = (tank: Tank): boolean => (tank.cover ? COVERS[tank.cover].lightTight : tank.lightTight)
+/** True where no light reaches the water: through the wall, or from above where there is no lid. */
+export function isLightTight({ cover, lid, lightTight }: Tank): boolean {
+  if (!lid && cover !== 'roofed') return false
+  return cover ? COVERS[cover].lightTight : lightTight
+}

@@ -2,9 +2,12 @@ import { designStorm } from './weather'
 import type { Gutter, Site } from './schema'
 import { spoutAreaM2 } from './roofs'
 import { downpipeFlow, gutterHalfRound, gutterSloped, stormFlow } from '../sums'
-import { DOWNPIPE_BORES_MM, GUTTER_SIZES, USUAL_STORM_MM_PER_H } from '../catalog'
+import { DOWNPIPE_BORES_MM, GUTTER_SIZES, SECTION_SHARE, USUAL_STORM_MM_PER_H } from '../catalog'
 
-/** The worked sum behind what a gutter carries: level half-round, or a box laid to a fall. */
+/**
+ * The worked sum behind what a gutter carries: level half-round, or a box laid to a fall; another profile counts as
+ * the box of its depth and section.
+ */
 export function gutterSum(gutter: Pick<Gutter, 'profile' | 'widthMm' | 'depthMm' | 'slope'>): {
   name: 'gutter-half-round' | 'gutter-sloped'
   input: Record<string, number>
@@ -14,7 +17,7 @@ export function gutterSum(gutter: Pick<Gutter, 'profile' | 'widthMm' | 'depthMm'
   if (profile === 'half-round')
     return { name: 'gutter-half-round', input: { widthMm }, ...gutterHalfRound({ widthMm }) }
   // A box that nobody laid to a fall still drains as if by the least that a level can be held to.
-  const input = { widthMm, depthMm, slope: Math.max(LEAST_SLOPE, slope) }
+  const input = { widthMm: Math.round(widthMm * SECTION_SHARE[profile]), depthMm, slope: Math.max(LEAST_SLOPE, slope) }
   return { name: 'gutter-sloped', input, ...gutterSloped(input) }
 }
 const LEAST_SLOPE = 0.0005

@@ -8,7 +8,8 @@ export {
   wantedFlushMm,
 } from './firstFlush'
 export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
-export { graphOf, isPumped, nodeById, portHeightM, runsFrom, runsTo, walk } from './graph'
+export { coldMonths, isExposed } from './frost'
+export { graphOf, isPumped, nodeById, portHeightM, reached, runsFrom, runsTo, walk } from './graph'
 export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
 export { freeId, idsOf, withIds } from './ids'
 export { lineFrom, lineTo, roofsAbove, spoutsAbove, wayTo } from './lines'

@@ -1,9 +1,9 @@
 import type { Run, Site } from './schema'
 import { graphOf } from './graph'
+import { listed } from '../words'
 import { does, kindName, portsOf, type PortRole, type SiteNode } from '../kinds'
 import { FIXTURES, OUTFALLS } from '../catalog'
 
-const list = new Intl.ListFormat('en', { type: 'conjunction' })
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** What a port of a node is for; undefined where the node has no such port. */
@@ -25,7 +25,7 @@ export function nameOf(site: Site, id: string, otherwise = 'something'): string 
 function derivedName(site: Site, node: SiteNode): string {
   if (node.kind === 'tap') {
     const served = site.uses.filter(use => use.at === node.id).map(use => use.name)
-    return served.length ? list.format(served) : capital(FIXTURES[node.fixture].name)
+    return served.length ? listed(served) : capital(FIXTURES[node.fixture].name)
   }
   if (node.kind === 'outfall') {
     const [feeder] = graphOf(site).into(node.id)

@@ -6,6 +6,7 @@ import {
   kept,
   nodeSchema,
   number,
+  outageSchema,
   partSchema,
   share,
   size,
@@ -18,7 +19,9 @@ import {
 import {
   BED_SOIL_IDS,
   CLIMATE_IDS,
+  CROP_IDS,
   DIRTINESS_IDS,
+  FROST_PROOF_LINES,
   GUARD_IDS,
   GUTTER_PROFILES,
   LOSS_SCHOOL_IDS,
@@ -77,6 +80,11 @@ export const climateSchema = kept({
   /** The stand-in it is; what `source` says is for people alone. */
   standIn: choice(CLIMATE_IDS).optional(),
   source: text(),
+  /** What nobody has told and was guessed. */
+  assumed: z
+    .array(choice(['temperatures', 'wetDays']))
+    .max(2)
+    .optional(),
 })
 
 /** Longitude and latitude of each corner, as GeoJSON has them: parts, each an outer ring and its holes. */
@@ -144,6 +152,7 @@ export const runSchema = kept({
   name: text().optional(),
   from: endSchema,
   to: endSchema,
+  frostProof: choice(FROST_PROOF_LINES).optional(),
   parts: z.array(partSchema).max(200),
 })
 
@@ -160,7 +169,13 @@ export const amountSchema = z.discriminatedUnion(
       hotFactor: number(1, 5).optional(),
       months: months(),
     }),
-    kept({ by: z.literal('day'), litresPerDay: number(0, 1e7), months: months() }),
+    kept({
+      by: z.literal('day'),
+      litresPerDay: number(0, 1e7),
+      /** How it is spoken of: so much a day, a week or a month. */
+      per: choice(['day', 'week', 'month']).optional(),
+      months: months(),
+    }),
     kept({
       by: z.literal('habit'),
       people: number(0, 10000),
@@ -173,6 +188,8 @@ export const amountSchema = z.discriminatedUnion(
       areaM2: number(0, 1e6),
       cropCoefficient: number(0, 2),
       irrigationEfficiency: number(0.1, 1),
+      /** What grows there; its factor and its roots are fields of their own. */
+      crop: choice(CROP_IDS).optional(),
       soil: choice(BED_SOIL_IDS).optional(),
       mulch: choice(MULCH_IDS).optional(),
       rootM: number(0.05, 5).optional(),
@@ -202,6 +219,8 @@ export const useSchema = kept({
   quality: choice(QUALITIES),
   priority: whole(1, 99),
   amount: amountSchema,
+  /** Where tanks and a well or a main both reach it: which serves it first, or both alike; the tanks, unless said. */
+  servedBy: choice(['tank', 'outside', 'both']).optional(),
   rations: z.array(rationSchema).max(6).optional(),
   /** Short days a year that the person says they can live with. */
   acceptShortDays: number(0, 366).optional(),
@@ -242,6 +261,8 @@ export const siteSchema = kept({
     frostDepthM: number(0, 5),
     waterTemperatureC: number(0, 40),
   }),
+  /** The power that pumps run on. */
+  power: kept({ outage: outageSchema.optional() }).optional(),
   climate: climateSchema,
   roofs: z.array(roofSchema).max(200),
   nodes: z.array(nodeSchema).max(1000),

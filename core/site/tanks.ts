@@ -14,10 +14,11 @@ export function tankNominalL(tank: Tank): number {
 }
 
 /**
- * Ground a tank rests on, m². A tote's frame carries it on its whole footprint; a lying tank on a cradle of half its
- * width.
+ * Ground a tank rests on, m²: as somebody measured it, else all that it covers. A tote's frame carries it on its whole
+ * footprint; a lying tank on a cradle of half its width.
  */
 export function contactAreaM2(tank: Tank): number {
+  if (tank.bearsOnM2 !== undefined) return tank.bearsOnM2
   switch (tank.shape.shape) {
     case 'upright-cylinder':
       return circleArea(tank.shape.diameterM)

@@ -36,13 +36,17 @@ export function parseQuantity(text: string, kind: Kind, system: System): Parsed 
 }
 
 function tidy(text: string): string {
-  return text
-    .replace(/[¼½¾⅓⅔⅛⅜⅝⅞]/g, sign => ` ${VULGAR[sign]} `)
-    .replace(/[\u2212\u2013]/g, '-')
-    .replace(/[\u2018\u2019\u2032]/g, "'")
-    .replace(/[\u201c\u201d\u2033]|''/g, '"')
-    .replace(/[\u00a0\u2009\u202f\s]+/g, ' ')
-    .trim()
+  return (
+    text
+      .replace(/[¼½¾⅓⅔⅛⅜⅝⅞]/g, sign => ` ${VULGAR[sign]} `)
+      .replace(/[\u2212\u2013]/g, '-')
+      .replace(/[\u2018\u2019\u2032]/g, "'")
+      .replace(/[\u201c\u201d\u2033]|''/g, '"')
+      // "1-1/2" is how a trade size is written: one and a half.
+      .replace(/(\d)-(?=\d+\/\d)/g, '$1 ')
+      .replace(/[\u00a0\u2009\u202f\s]+/g, ' ')
+      .trim()
+  )
 }
 
 /** A comma is a decimal sign or a group sign; where both readings are open we ask instead of guessing. */

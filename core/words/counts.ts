@@ -2,3 +2,7 @@
 export function counted(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`
 }
+
+const list = new Intl.ListFormat('en', { type: 'conjunction' })
+/** Names in a row: “A, B, and C”. */
+export const listed = (names: readonly string[]): string => list.format(names)

@@ -1,4 +1,4 @@
-export { counted } from './counts'
+export { counted, listed } from './counts'
 export { monthNames } from './months'
 export {
   bore,

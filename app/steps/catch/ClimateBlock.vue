@@ -52,10 +52,16 @@ function setMonth(month: number, field: 'rainMm' | 'wetDays' | 'tMinC' | 'tMaxC'
       moveOf('setClimate', {
         climate: climate.value.daily
           ? { ...climate.value, months }
-          : { ...climate.value, months, standIn: undefined, source: 'own months' },
+          : { ...climate.value, months, standIn: undefined, source: 'own months', assumed: stillAssumed(field) },
       }),
     )
   }
+}
+/** What somebody has typed of a kind is a guess no more. */
+function stillAssumed(field: (typeof ROWS)[number]['field']) {
+  const told = field === 'wetDays' ? 'wetDays' : field === 'rainMm' ? undefined : 'temperatures'
+  const left = climate.value.assumed?.filter(each => each !== told)
+  return left?.length ? left : undefined
 }
 const ROWS = [
   { field: 'rainMm', name: 'Rain', kind: 'rain' },

@@ -54,7 +54,7 @@ const setProfile = (profile: GutterProfile) =>
   set('gutter')({
     ...gutter.value,
     profile,
-    slope: profile === 'box' ? Math.max(0.003, gutter.value?.slope ?? 0) : 0,
+    slope: profile !== 'half-round' ? Math.max(0.003, gutter.value?.slope ?? 0) : 0,
   } satisfies Partial<Gutter>)
 function size(): void {
   store.make(moveOf('fitGutter', { roof: props.roof.id, spout: share.value.nodeId }), `size:${share.value.nodeId}`)
@@ -78,7 +78,7 @@ function size(): void {
         ' '
       }}
       <ThingField :id="stretch.id" of="stretch" name="gutter.widthMm" label="Width of the gutter" />
-      wide<template v-if="gutter.profile === 'box'"
+      wide<template v-if="gutter.profile !== 'half-round'"
         >,
         <ThingField :id="stretch.id" of="stretch" name="gutter.depthMm" label="Depth of the gutter" />
         deep, falling

@@ -6,7 +6,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { pipeFriction } from '#core/sums'
-import { designStorm, lineFrom, nameOf, nodeById, runName, type Run } from '#core/site'
+import { designStorm, lineFrom, nameOf, nodeById, runName, tanksOf, type Run } from '#core/site'
 import { boreMm, joinsOf, roofLines, waterLine } from '#core/network'
 import { moveOf } from '#core/moves'
 import type { NodeOf } from '#core/kinds'
@@ -62,15 +62,38 @@ const others = computed(() =>
 )
 const into = ref('')
 const target = computed(() => others.value.find(other => other.value === into.value)?.value ?? others.value[0]?.value)
+/** A spout is led to another tank as it stands, its chamber with it. */
+const tanks = computed(() => tanksOf(site.value).map(({ id, name }) => ({ value: id, name })))
+const picked = ref('')
+const tankChosen = computed(
+  () => tanks.value.find(({ value }) => value === picked.value)?.value ?? tanks.value[0]!.value,
+)
+const problem = ref<string>()
+function leadSpout(to: string): void {
+  if (to === end.value?.id) return
+  problem.value = store.make(moveOf('leadSpout', { spout: props.spout.id, to }))
+}
 const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.value.map(run => run.id), boreMm: value }))
 </script>
 
 <template>
   <div class="way" :data-line="spout.id">
-    <p v-if="!line">{{ spout.name }} leads {{ end ? `to ${nameOf(site, end.id)}` : 'nowhere' }}, to no tank.</p>
+    <p v-if="!line">
+      {{ spout.name }} leads {{ end ? `to ${nameOf(site, end.id)}` : 'nowhere' }}, to no tank.
+      <template v-if="tanks.length">
+        <button type="button" class="plain" @click="leadSpout(tankChosen)">Lead it to</button>{{ ' ' }}
+        <ChoiceField label="Which tank" :value="tankChosen" :choices="tanks" :set="id => (picked = id)" />.
+      </template>
+    </p>
     <p v-else>
       <button type="button" class="plain name" @click="pickRun(runs[0]!.id)">{{ spout.name }}</button> leads to
-      {{ end!.name }} by a <b>{{ line.wet ? 'wet line' : 'dry line' }}</b> of
+      <ChoiceField
+        v-if="tanks.length > 1"
+        :label="`Where ${spout.name} leads`"
+        :value="end!.id"
+        :choices="tanks"
+        :set="leadSpout"
+      /><template v-else>{{ end!.name }}</template> by a <b>{{ line.wet ? 'wet line' : 'dry line' }}</b> of
       <QuantityField label="Bore of the line" kind="bore" :value="bores[0]" :set="setBore" /><template
         v-if="bores.length > 1"
       >
@@ -158,6 +181,7 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
         {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.</template
       >
     </p>
+    <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
     <div v-if="line" class="moves">
       <button
         v-if="!line.wet"

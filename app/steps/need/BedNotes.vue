@@ -11,7 +11,7 @@ import { useSite } from '~/stores/site'
 import { MONTH_NAMES } from '#core/units'
 import { bedNeedInput, bedNeeds, dripPlan, rootM, type Amount, type Use, dripInput } from '#core/site'
 import { moveOf, setField } from '#core/moves'
-import { BED_SOIL_IDS, BED_SOILS, MULCH_IDS, MULCHES } from '#core/catalog'
+import { BED_SOIL_IDS, BED_SOILS, CROP_IDS, CROPS, type CropId, MULCH_IDS, MULCHES } from '#core/catalog'
 
 /** A bed or trees: what the weather asks of it, and the drip that waters it by the clock. */
 const props = defineProps<{ use: Use; bed: Extract<Amount, { by: 'bed' }> }>()
@@ -33,6 +33,18 @@ const meets = computed(() =>
 )
 const soils = choicesOf(BED_SOIL_IDS, BED_SOILS)
 const mulches = choicesOf(MULCH_IDS, MULCHES)
+const crops = [{ value: 'unsaid' as const, name: 'something' }, ...choicesOf(CROP_IDS, CROPS)]
+/** A crop brings its factor and its roots; both can be told otherwise. */
+function setCrop(crop: CropId | 'unsaid'): string | undefined {
+  if (crop === 'unsaid') return set('crop')(undefined)
+  const { cropCoefficient, rootM } = CROPS[crop]
+  return store.makeAll(
+    Object.entries({ crop, cropCoefficient, rootM }).map(([field, value]) =>
+      setField('use', props.use.id, `amount.${field}`, value),
+    ),
+    `${props.use.name}: ${CROPS[crop].name}`,
+  )
+}
 const shelters = [
   { value: false, name: 'open to the rain' },
   { value: true, name: 'under glass or a roof' },
@@ -42,6 +54,7 @@ const shelters = [
 <template>
   <span>
     <ThingField :id="use.id" of="use" name="amount.areaM2" label="Area of the bed" /> of
+    <ChoiceField label="Crop" :value="bed.crop ?? 'unsaid'" :choices="crops" :set="setCrop" /> in
     <ChoiceField label="Soil" :value="bed.soil ?? 'loam'" :choices="soils" :set="set('soil')" />,
     <ChoiceField label="Mulch" :value="bed.mulch ?? 'bare'" :choices="mulches" :set="set('mulch')" />,
     <ChoiceField label="Rain on the bed" :value="bed.sheltered ?? false" :choices="shelters" :set="set('sheltered')" />,

@@ -8,12 +8,13 @@ import QuantityField from '~/fields/QuantityField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import BedNotes from '~/steps/need/BedNotes.vue'
+import UseSources from '~/steps/need/UseSources.vue'
 import RationNotes from '~/steps/need/RationNotes.vue'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { counted, monthNames } from '#core/words'
-import { graphOf, lineTo, hotMonths, runsTo, tanksOf, type Use } from '#core/site'
+import { graphOf, hotMonths, runsTo, type Use } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import { QUALITIES, QUALITY_WORDS } from '#core/catalog'
 
@@ -26,12 +27,20 @@ const { litres } = useUnits()
 const { nodeId } = useSelection()
 const set = useThing('use', () => props.use.id)
 const qualities = QUALITIES.map(value => ({ value, name: QUALITY_WORDS[value] }))
+/** Days of the time that an amount is spoken of by. */
+const PER_DAYS = { day: 1, week: 7, month: 365.25 / 12 }
+const PER = [
+  { value: 'day' as const, name: 'a day' },
+  { value: 'week' as const, name: 'a week' },
+  { value: 'month' as const, name: 'a month' },
+]
+const perDays = computed(() => (props.use.amount.by === 'day' ? PER_DAYS[props.use.amount.per ?? 'day'] : 1))
+const setAmount = (litres: number) => set('amount.litresPerDay')(litres / perDays.value)
 const inMonths = computed(() => props.use.amount.months.flatMap((share, month) => (share > 0 ? [month + 1] : [])))
 const setMonths = (months: number[]) =>
   set('amount.months')(props.use.amount.months.map((share, month) => (months.includes(month + 1) ? share || 1 : 0)))
 const year = computed(() => results.year?.uses.find(use => use.id === props.use.id))
 const hot = computed(() => hotMonths(store.site!))
-const tanks = computed(() => tanksOf(store.site!).map(tank => ({ value: tank.id, name: tank.name })))
 /** Where it is drawn: the tap, and the pipe of its own that leads there. */
 const place = computed(() => {
   const tap = graphOf(store.site!).node(props.use.at)
@@ -42,7 +51,6 @@ const place = computed(() => {
 })
 const setPipe = (lengthM: number) =>
   place.value?.pipe && store.make(setField('part', place.value.pipe.id, 'lengthM', lengthM))
-const from = computed(() => lineTo(store.site!, props.use.at))
 </script>
 
 <template>
@@ -76,18 +84,11 @@ const from = computed(() => lineTo(store.site!, props.use.at))
         times as much when it is hot ({{ hot.length ? monthNames(hot) : 'no month here' }})
       </template>
       <template v-else-if="use.amount.by === 'day'">
-        <ThingField :id="use.id" of="use" name="amount.litresPerDay" label="Litres a day" />
+        <QuantityField label="Amount" kind="volume" :value="use.amount.litresPerDay * perDays" :set="setAmount" />
+        <ChoiceField label="In what time" :value="use.amount.per ?? 'day'" :choices="PER" :set="set('amount.per')" />
       </template>
       <BedNotes v-else :use="use" :bed="use.amount" />
-      in <MonthsField :value="inMonths" :label="`Months of ${use.name}`" :set="setMonths" /><template
-        v-if="tanks.length > 1 && from"
-        >, drawn from
-        <ChoiceField
-          label="Drawn from"
-          :value="from"
-          :choices="tanks"
-          :set="tank => store.make(moveOf('drawFrom', { use: use.id, tank }))" /></template
-      >.
+      in <MonthsField :value="inMonths" :label="`Months of ${use.name}`" :set="setMonths" /><UseSources :use="use" />.
     </p>
     <p class="small soft">
       <template v-if="place"

@@ -6,7 +6,8 @@ import QuantityField from '~/fields/QuantityField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { portsByRole, runsFrom, runsTo, tanksOf, portId, nameOf } from '#core/site'
+import { listed } from '#core/words'
+import { pathsFrom, portsByRole, runsFrom, runsTo, tanksOf, portId, nameOf } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import type { Port, Tank } from '#core/kinds'
 import { COVER_IDS, COVERS, GAUGE_IDS, GAUGES, LID_IDS, LIDS } from '#core/catalog'
@@ -37,7 +38,11 @@ const outlets = computed(() => portsByRole(props.tank, 'outlet'))
 const links = computed(() => portsByRole(props.tank, 'link'))
 const used = (each: Port) =>
   runsFrom(store.site!, props.tank.id, each.name).length + runsTo(store.site!, props.tank.id, each.name).length > 0
-const spares = computed(() => links.value.filter(each => !used(each) && each.spare))
+const spares = computed(() => links.value.filter(each => !used(each) && each.spare === 'valve'))
+const stubs = computed(() => props.tank.ports.filter(each => !used(each) && each.spare === 'cap'))
+const isDrawnByPump = (each: Port) =>
+  each.intakeM !== undefined ||
+  pathsFrom(store.site!, props.tank.id, run => run.from.port === each.name).some(path => path.pumpLps)
 const fedBy = (each: Port) => {
   const run = runsTo(store.site!, props.tank.id, each.name)[0]
   return run && nameOf(store.site!, run.from.node)
@@ -111,20 +116,32 @@ const notes = computed(() =>
           :label="at ? `Bore of ${each.name}` : 'Bore of the inlet'"
           kind="bore"
           :value="each.boreMm"
-          :set="port(each.name, 'boreMm')" />
+          :set="port(each.name, 'boreMm')"
+        />
         at
         <QuantityField
           :label="at ? `Height of ${each.name}` : 'Height of the inlet'"
           kind="length"
           :value="each.heightM"
-          :set="port(each.name, 'heightM')" />
+          :set="port(each.name, 'heightM')"
+        />
         above the floor<template v-if="tank.inletStyle === 'calmed' && at === 0"
           >,
           <ChoiceField
             label="Air hole of the inlet"
             :value="each.airHole ?? false"
             :choices="HOLES"
-            :set="ofPort(each, 'airHole')" /></template></template
+            :set="ofPort(each, 'airHole')"
+          />, its pipe ending
+          <QuantityField
+            label="End of the inlet pipe"
+            kind="length"
+            empty="near the floor"
+            :value="each.pipeEndM"
+            :set="ofPort(each, 'pipeEndM')"
+          />
+          up</template
+        ></template
       >.
       <span class="soft small">{{
         tank.inletStyle === 'calmed' ? 'Sediment stays put and fresh water goes in low.' : 'The bottom is not stirred.'
@@ -173,7 +190,21 @@ const notes = computed(() =>
             "
           />
           above the floor</template
+        ><template v-if="isDrawnByPump(each)"
+          >; a pump that stands in the tank takes it in at
+          <QuantityField
+            label="Intake of the pump in the tank"
+            kind="length"
+            empty="the hole itself"
+            :value="each.intakeM"
+            :set="ofPort(each, 'intakeM')"
+          />
+          above the floor</template
         >.
+      </template>
+      <template v-if="stubs.length"
+        >{{ listed(stubs.map(each => `a stub of ${show(each.boreMm, 'bore')}`)) }}
+        {{ stubs.length === 1 ? 'is' : 'are' }} capped where a line was taken out.
       </template>
       <template v-if="spares.length">
         {{ spares.length === 1 ? 'A capped valve' : `${spares.length} capped valves` }} of

@@ -8,8 +8,8 @@ import { useReading } from '~/steps/useReading'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
-import { counted } from '#core/words'
-import { nodeById, runsFrom, type Run, runName, nameOf } from '#core/site'
+import { counted, listed } from '#core/words'
+import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
 import { keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
 
@@ -35,12 +35,21 @@ const feeds = computed(() =>
     .filter(line => line.to === own.value)
     .map(line => ({
       name: compiled.value.pools[line.from]!.name,
+      run: feedRun(compiled.value.pools[line.from]!, props.pool),
       litres: Math.max(0, compiled.value.pools[line.from]!.capL - line.keepL),
       keepL: line.keepL,
       pumped: line.mostLPerDay !== Infinity,
       floats: line.stopL !== Infinity,
     })),
 )
+/** The line by which one group feeds another, where it is one run. */
+const feedRun = (from: Pool, to: Pool) =>
+  store.site!.runs.find(
+    run =>
+      from.tanks.some(tank => tank.id === run.from.node) &&
+      to.tanks.some(tank => tank.id === run.to.node) &&
+      roleOf(store.site!, run.from) !== 'overflow',
+  )
 const bursts = computed(() =>
   props.pool.tanks.map(tank => ({
     tank,
@@ -94,7 +103,6 @@ const { answer: burst, fresh: burstKnown } = useWorkerAnswer(
   () => props.pool.id,
   () => results.burst(props.pool.id),
 )
-const listed = (names: string[]) => new Intl.ListFormat('en').format(names)
 const days = ([now, then]: NowAndThen) => `${counted(Math.round(then), 'day')} short a year, ${Math.round(now)} now`
 const spare = computed(() => props.pool.tanks.find(tank => spareLink(store.site!, tank)))
 const spillTo = computed(() => {
@@ -122,7 +130,15 @@ const spillTo = computed(() => {
         }}{{ feed.pumped ? ' by a pump' : feed.floats ? ' through a float valve' : ', and nothing stops that' }}:
         {{ litres(feed.litres) }} of it reach here<template v-if="!feed.pumped && feed.keepL > 0.5"
           >, {{ litres(feed.keepL) }} stand too low</template
-        >.</template
+        >.
+        <button
+          v-if="feed.run"
+          type="button"
+          class="plain small"
+          @click="store.make(moveOf('remove', { id: feed.run.id }))"
+        >
+          Take that line out
+        </button></template
       >
       {{ spare ? `A capped valve on ${spare.name} waits for the next tank.` : 'No fitting is left for the next tank.' }}
       <button
@@ -152,6 +168,9 @@ const spillTo = computed(() => {
         ></template
       >. They are level again after
       <SumFigure name="level-together" :input="{ ...link.level }">{{ span(link.minutes / 60) }}</SumFigure>.
+      <button type="button" class="plain small" @click="store.make(moveOf('remove', { id: link.run.id }))">
+        Take this join out
+      </button>
     </p>
     <p v-if="needLine || valves.length">
       <template v-if="needLine"

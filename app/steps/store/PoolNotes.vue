@@ -38,8 +38,21 @@ const SPILLS: CheckId[] = [
   'overflow-siphons',
   'overflow-harms',
   'soakaway-fails',
+  'soakaway-unsaid',
+  'overflow-cannot-run',
+  'overflow-ring',
+  'outfall-in-the-ground',
 ]
-const STANDS: CheckId[] = ['bare-soil', 'base-over-soil', 'stand-unsound', 'stand-for-engineer']
+const STANDS: CheckId[] = [
+  'bare-soil',
+  'base-ragged',
+  'base-over-soil',
+  'stand-unsound',
+  'stand-for-engineer',
+  'tank-off-its-base',
+  'tank-floats',
+  'tank-freezes',
+]
 const FITTINGS: CheckId[] = [
   'inlet-siphons',
   'supply-unfitted',

@@ -8,7 +8,7 @@ import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { moveOf } from '#core/moves'
-import { STANDARD_SIZES_L } from '#core/catalog'
+import { sizesSoldL } from '#core/catalog'
 import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
 
 /**
@@ -103,7 +103,7 @@ const marks = computed(() => {
   const sold =
     tanks.length > 1
       ? []
-      : STANDARD_SIZES_L[tanks[0]!.tankKind]
+      : sizesSoldL(tanks[0]!.tankKind, store.system)
           .filter(size => near(size) > 0.05)
           .sort((one, other) => near(one) - near(other))
           .slice(0, 3)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import OutfallHeight from './OutfallHeight.vue'
+import OverflowLines from './OverflowLines.vue'
 import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -194,6 +195,7 @@ const soils = choicesOf(SOIL_IDS, SOILS)
         Fit an overflow
       </button>
     </p>
+    <OverflowLines :pool="pool" />
     <p v-if="empties.length" class="small">
       <template v-for="(each, at) in empties" :key="each.tank.id"
         >{{ at ? ' ' : ''

@@ -8,8 +8,9 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { GRAVITY, staticPressure } from '#core/sums'
-import { footingOf, pathsFrom } from '#core/site'
-import { moveOf } from '#core/moves'
+import { monthNames } from '#core/words'
+import { coldMonths, footingOf, pathsFrom } from '#core/site'
+import { moveOf, setField } from '#core/moves'
 import type { Tank } from '#core/kinds'
 import { BASE_IDS, BASES, SOIL_IDS, SOILS } from '#core/catalog'
 import type { Pool } from '#core/balance'
@@ -36,6 +37,34 @@ const BRACES = [
   { value: true, name: 'braced both ways' },
   { value: false, name: 'without bracing' },
 ]
+const EDGES = [
+  { value: false, name: 'whole and even' },
+  { value: true, name: 'ragged or cracked' },
+]
+const MATS = [
+  { value: false, name: 'without a mat' },
+  { value: true, name: 'with a mat between' },
+]
+const HELD = [
+  { value: false, name: 'not held down' },
+  { value: true, name: 'held down by straps and a slab' },
+]
+const frosty = computed(() => coldMonths(store.site!))
+const FROST = computed(() => [
+  { value: 'full' as const, name: 'stands full and bare' },
+  { value: 'drained' as const, name: `stands empty, ${monthNames(frosty.value)}` },
+  { value: 'indoors' as const, name: 'stands indoors' },
+  { value: 'insulated' as const, name: 'is lagged' },
+  { value: 'heated' as const, name: 'is heated' },
+])
+function setFrost(way: 'full' | 'drained' | 'indoors' | 'insulated' | 'heated'): void {
+  const { id } = props.tank
+  if (way !== 'full') return void store.make(moveOf('protectFromFrost', { ids: [id], by: way, months: frosty.value }))
+  store.makeAll(
+    ['frostProof', 'drainedMonths'].map(field => setField('node', id, field, undefined)),
+    `${props.tank.name}: nothing against the frost`,
+  )
+}
 const ENGINEER = { slender: 'tall for its width', tall: 'a tall stand', heavy: 'a heavy load on posts' }
 </script>
 
@@ -75,7 +104,36 @@ const ENGINEER = { slender: 'tall for its width', tall: 'a tall stand', heavy: '
     {{ show(footing.pressureKPa, 'pressure') }} on its base<template
       v-if="footing.bearsKPa !== undefined && !footing.posts"
       >, where {{ SOILS[tank.soil!].name }} is taken to bear {{ show(footing.bearsKPa, 'pressure') }}</template
-    >.
+    >. Of the ground it bears on
+    <ThingField :id="tank.id" of="node" name="bearsOnM2" label="Ground it bears on" empty="all that it covers" />; its
+    base is
+    <ChoiceField
+      label="Edge of the base"
+      :value="tank.baseRagged ?? false"
+      :choices="EDGES"
+      :set="set('baseRagged')"
+    />, <ChoiceField label="Mat" :value="tank.mat ?? false" :choices="MATS" :set="set('mat')" />.
+    <template v-if="tank.base === 'buried'">
+      When the ground is wettest its water stands
+      <ThingField
+        :id="tank.id"
+        of="node"
+        name="wetGroundDepthM"
+        label="Depth to the ground water"
+        empty="nobody knows how far"
+      />
+      down, and the tank is
+      <ChoiceField label="Held down" :value="tank.heldDown ?? false" :choices="HELD" :set="set('heldDown')" />.
+    </template>
+    <template v-if="frosty">
+      In frost it
+      <ChoiceField
+        label="In frost"
+        :value="tank.drainedMonths?.length ? 'drained' : (tank.frostProof ?? 'full')"
+        :choices="FROST"
+        :set="setFrost"
+      />.
+    </template>
     <template v-if="tank.base === 'stand' && tank.stand">
       <ThingField :id="tank.id" of="node" name="stand.posts" label="Posts" /> posts,
       <ChoiceField label="Bracing" :value="tank.stand.braced" :choices="BRACES" :set="set('stand.braced')" />, each on a

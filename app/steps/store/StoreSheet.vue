@@ -8,6 +8,7 @@ import { useReading } from '~/steps/useReading'
 const DrySpell = defineAsyncComponent(() => import('./DrySpell.vue'))
 const ManyYears = defineAsyncComponent(() => import('./ManyYears.vue'))
 const OptionsTable = defineAsyncComponent(() => import('./OptionsTable.vue'))
+const OutageNotes = defineAsyncComponent(() => import('./OutageNotes.vue'))
 const OutsideNotes = defineAsyncComponent(() => import('./OutsideNotes.vue'))
 
 /** What the water is kept in: one group of tanks at a time, and what is asked of all of them together. */
@@ -19,6 +20,7 @@ const pool = computed(() => reading.value.pools.find(each => each.id === props.s
 <template>
   <PoolNotes v-if="pool" :key="pool.id" :pool="pool" :subject="subject!" />
   <OutsideNotes v-else-if="subject?.id === 'outside'" />
+  <OutageNotes v-else-if="subject?.id === 'outages'" />
   <DrySpell v-else-if="subject?.id === 'spell'" />
   <ManyYears v-else-if="subject?.id === 'many'" />
   <OptionsTable v-else-if="subject?.id === 'ways'" />

@@ -12,7 +12,7 @@ import { tankHeight } from '#core/sums'
 import { tankNominalL } from '#core/site'
 import { moveOf } from '#core/moves'
 import type { Tank } from '#core/kinds'
-import { guessedPrice, STANDARD_SIZES_L, TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
+import { guessedPrice, sizesSoldL, TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
 
 /** One tank in words, every figure a field: what it is, how it is fitted, how it stands. */
 const props = defineProps<{ tank: Tank; spelt: boolean }>()
@@ -31,7 +31,12 @@ const SHAPES = [
   { value: 'box' as const, name: 'a box' },
   { value: 'lying-cylinder' as const, name: 'a lying barrel' },
 ]
-const sizes = computed(() => STANDARD_SIZES_L[props.tank.tankKind])
+/** A volume that is typed sets the measure that is free: the width, or a lying one's length. */
+const setVolume = (litres: number) =>
+  litres > 0
+    ? store.make(moveOf('widenTanks', { tanks: [props.tank.id], share: litres / tankNominalL(props.tank) }))
+    : 'The volume must be more than nothing.'
+const sizes = computed(() => sizesSoldL(props.tank.tankKind, store.system))
 const take = (kind: TankKindId, volumeL?: number) =>
   store.make(moveOf('setKind', { tank: props.tank.id, kind, ...(volumeL ? { volumeL } : {}) }))
 const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKind, tankNominalL(props.tank)))
@@ -76,7 +81,8 @@ const price = computed(() => props.tank.price ?? guessedPrice(props.tank.tankKin
       <template v-else
         >and
         <QuantityField label="Height" kind="length" :value="shape.heightM" :set="resize('heightM')" /> tall</template
-      >: <SumFigure name="tank-volume" :input="volumeInput">{{ litres(tankNominalL(tank)) }}</SumFigure> to the rim.
+      >: <QuantityField label="Volume of the tank" kind="volume" :value="tankNominalL(tank)" :set="setVolume" /> to the
+      rim (<SumFigure name="tank-volume" :input="volumeInput">worked</SumFigure>).
       <span class="small"
         >Sold in
         <template v-for="(size, at) in sizes" :key="size"

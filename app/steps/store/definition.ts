@@ -1,4 +1,4 @@
-import { tanksOf } from '#core/site'
+import type { Site } from '#core/site'
 import { poolsOf } from '#core/balance'
 import { autonomyText, lastsWithoutRain } from '~/steps/autonomy'
 import { daysShort, middleOfYears, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
@@ -22,7 +22,7 @@ function subjects({ site, outlook, litres }: StepContext): Subject[] {
       node: pool.id,
     })),
     { id: 'another', name: 'Another tank', figure: '+', holds: [] },
-    ...(pools.length
+    ...(pools.length || sources.length
       ? [
           {
             id: 'outside',
@@ -30,6 +30,7 @@ function subjects({ site, outlook, litres }: StepContext): Subject[] {
             figure: outlook && litres(brought! / outlook.years.length),
             holds: sources,
           },
+          { id: 'outages', name: 'When it fails', figure: failing(site), holds: [] },
           { id: 'spell', name: 'Dry spell', figure: autonomyText(outlook), holds: [] },
           ...(site.uses.length ? [{ id: 'many', name: 'Many years', figure: '', holds: [] }] : []),
           { id: 'ways', name: 'Other ways', figure: String(site.options.length || ''), holds: [] },
@@ -38,13 +39,18 @@ function subjects({ site, outlook, litres }: StepContext): Subject[] {
   ]
 }
 
+/** How many things are said to fail. */
+function failing(site: Site): string {
+  const count = site.nodes.filter(node => 'outage' in node && node.outage).length + (site.power?.outage ? 1 : 0)
+  return count ? String(count) : ''
+}
 const isEndOf = (node: { id: string; kind: string }, id: string) => node.id === id && node.kind === 'outfall'
 
 export const store: StepDefinition = {
   id: 'store',
   name: 'Store',
   sheet: defineAsyncComponent(() => import('./StoreSheet.vue')),
-  started: site => tanksOf(site).length > 0,
+  started: site => site.nodes.some(({ kind }) => ['tank', 'well', 'main'].includes(kind)),
   subjects,
   figures: context => {
     const { outlook, litres } = context

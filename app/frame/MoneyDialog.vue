@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { useSite } from '~/stores/site'
+import { setField } from '#core/moves'
+
+/** The money that prices are told in: a sign or a short word, as the person writes it. */
+const shown = defineModel<boolean>({ required: true })
+const store = useSite()
+const typed = ref(store.site!.standards.currency)
+const problem = ref<string>()
+const MOST_LETTERS = 12
+function take(): void {
+  problem.value = store.make(setField('site', '', 'standards.currency', typed.value.trim()))
+  if (!problem.value) shown.value = false
+}
+</script>
+
+<template>
+  <el-dialog v-model="shown" title="Money" width="min(420px, 96vw)" append-to-body>
+    <form @submit.prevent="take">
+      <p>
+        Prices are told in
+        <input v-model="typed" aria-label="Currency" :maxlength="MOST_LETTERS" placeholder="€, $, £, CHF …" />
+      </p>
+      <p class="soft small">
+        Figures are not converted: a price is what somebody typed, or a guess of that order to be replaced by a quote.
+      </p>
+      <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
+    </form>
+    <template #footer><el-button type="primary" @click="take">Use it</el-button></template>
+  </el-dialog>
+</template>
+
+<style scoped>
+input {
+  font: inherit;
+  font-weight: 600;
+  color: var(--ink);
+  background: var(--field);
+  border: 0;
+  border-bottom: 2px solid var(--oak);
+  border-radius: 2px 2px 0 0;
+  padding: 1px 6px 0;
+  width: 7em;
+}
+</style>
