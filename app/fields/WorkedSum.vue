@@ -1,9 +1,30 @@
 <script setup lang="ts">
 import { whyNot } from '#core/answers'
+import { useUnits } from '~/fields/useUnits'
+import type { Kind } from '#core/units'
 import { digits, findSum, solveSum } from '#core/sums'
 
 /** A worked sum written out: formula, each step with its numbers, source. */
 const props = defineProps<{ name: string; input: Record<string, unknown> }>()
+const { show, system } = useUnits()
+/** A figure of the working once more in the site's units, where those are not SI. */
+const KINDS: Record<string, [Kind, number]> = {
+  m: ['length', 1],
+  mm: ['bore', 1],
+  'm²': ['area', 1],
+  L: ['volume', 1],
+  'm³': ['volume', 1000],
+  'L/s': ['flow', 1],
+  'L/h': ['hourFlow', 1],
+  'L/day': ['dailyVolume', 1],
+  'mm/h': ['intensity', 1],
+  kPa: ['pressure', 1],
+  kg: ['mass', 1],
+}
+function spoken({ value, unit }: { value: number; unit: string }): string | undefined {
+  const known = KINDS[unit]
+  return system.value === 'metric' || !known ? undefined : show(value * known[1], known[0])
+}
 const sum = computed(() => findSum(props.name))
 const solved = computed(() => solveSum(props.name, props.input))
 </script>
@@ -15,7 +36,10 @@ const solved = computed(() => solveSum(props.name, props.input))
     >
     <template v-if="solved.ok">
       <span v-for="(step, index) in solved.working" :key="index" class="line step"
-        ><i>{{ step.symbol }}</i> = {{ step.expression }} = <b>{{ digits(step.value) }}</b> {{ step.unit }}</span
+        ><i>{{ step.symbol }}</i> = {{ step.expression }} = <b>{{ digits(step.value) }}</b> {{ step.unit
+        }}<template v-if="spoken(step)"
+          >, <b>{{ spoken(step) }}</b></template
+        ></span
       >
     </template>
     <span v-else class="line">{{ whyNot(solved) }}</span>

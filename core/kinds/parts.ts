@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { bore, choice, flag, id, kept, number, size } from './limits'
-import { bore as boreOf, flow, length, say, type Phrase } from '../words'
+import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
 import { SCREEN_IDS } from '../catalog'
 
 /** What a part is there for. */
@@ -36,7 +36,7 @@ export const PUMP_IDS = ['on-demand', 'jet', 'submersible', 'variable-speed', 's
 export const PART_KINDS = {
   pipe: row({
     name: 'pipe',
-    tells: ({ lengthM, innerDiameterMm }) => say`${length(lengthM)} of ${boreOf(innerDiameterMm)} pipe`,
+    tells: ({ lengthM, innerDiameterMm }) => say`${length(lengthM)} of ${pipeSize(innerDiameterMm)} pipe`,
     fields: {
       lengthM: size(100000),
       innerDiameterMm: bore(),

@@ -182,7 +182,7 @@ export function leaveSpare(site: Site, tank: Tank): void {
 export const widenLink = defineMove({
   args: z.object({ run: z.string(), boreMm: z.number().positive().max(1000) }),
   label: ({ run, boreMm }, site) =>
-    `Lay ${thingName(site, run, 'the link')} in ${showQuantity(boreMm, 'bore', site.standards.units).text}`,
+    `Lay ${thingName(site, run, 'the link')} in ${showQuantity(boreMm, 'pipe', site.standards.units).text}`,
   apply(site, { run: id, boreMm }) {
     const run = needRun(site, id)
     for (const part of run.parts) layIn(part, boreMm)

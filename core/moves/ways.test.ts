@@ -79,7 +79,7 @@ describe('inlets, chambers and winter', () => {
     )
     expect(way(flushed, 'big-chambers')!.name).toContain('2 mm')
     expect(way({ ...flushed, standards: { ...flushed.standards, units: 'us' } }, 'big-chambers')!.name).toContain(
-      '0.08 in',
+      '0.079 in',
     )
   })
 })

@@ -1,5 +1,5 @@
 import { defineCheck, type Finding, type Mend } from './finding'
-import { bore, flow, intensity, say, volume } from '../words'
+import { bore, flow, intensity, say, volume, pipeSize } from '../words'
 import { downpipeFlow } from '../sums'
 import {
   downpipeFor,
@@ -147,7 +147,7 @@ export const downpipeTooSmall = defineCheck({
                 sentence: say`In the design storm ${spout.name} cannot swallow what its gutter brings, and the
                   gutter spills.`,
                 why: say`The storm of ${intensity(storm.intensityMmPerH)} brings ${flow(comes)}; a
-                  ${bore(spout.boreMm)} downpipe a third full passes ${flow(passes)}.`,
+                  ${pipeSize(spout.boreMm)} downpipe a third full passes ${flow(passes)}.`,
                 numbers: { stormLps: comes, passesLps: passes },
                 sum: { name: 'downpipe-flow', input },
                 mend: enough

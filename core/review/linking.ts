@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, runSubject, type Finding } from './finding'
-import { bore, flow, length, percent, say, volume } from '../words'
+import { flow, length, percent, say, volume, pipeSize } from '../words'
 import { gravityFlow } from '../sums'
 import { portHeightM, overflowsOf, portsByRole, runsFrom, runsTo, nodeById, type Site } from '../site'
 import { spareLink, moveOf } from '../moves'
@@ -26,14 +26,14 @@ export const linkTooSlow = defineCheck({
           subject: runSubject(site, link.run),
           sentence: say`In a hard shower ${link.a.name} and ${link.b.name} do not rise together: one overflows while
             the other is still half full.`,
-          why: say`The ${bore(link.boreMm)} link passes ${flow(link.passesLps)} at that difference. The roof gives
+          why: say`The ${pipeSize(link.boreMm)} link passes ${flow(link.passesLps)} at that difference. The roof gives
             ${flow(link.stormLps!)}, and ${flow(link.wantedLps)} of it belongs on the other side.`,
           numbers: { passesLps: link.passesLps, stormLps: link.stormLps!, wantedLps: link.wantedLps },
           sum: { name: 'gravity-flow', input: { ...link.flow } },
           ...(widerMm > link.boreMm
             ? {
                 mend: {
-                  label: say`Lay the link in ${bore(widerMm)}`,
+                  label: say`Lay the link in ${pipeSize(widerMm)}`,
                   move: moveOf('widenLink', { run: link.run.id, boreMm: widerMm }),
                 },
               }

@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
-import { bore, flow, length, say } from '../words'
+import { bore, flow, length, say, pipeSize } from '../words'
 import { nodeById, portsByRole, runsFrom, runsTo, tanksOf, type Site, portId } from '../site'
 import { moveOf, setField } from '../moves'
 import type { Port, Tank } from '../kinds'
@@ -23,7 +23,7 @@ function passingOverflow({ tank, port, flow, lineLps, mouthLps }: SpillWay, stor
   return boreMm === undefined
     ? undefined
     : {
-        label: say`Fit an overflow of ${bore(boreMm)}, its line too`,
+        label: say`Fit an overflow of ${pipeSize(boreMm)}, its line too`,
         move: moveOf('setPort', { tank: tank.id, port: port.name, boreMm }),
       }
 }
@@ -48,8 +48,8 @@ export const overflowBelowStorm = defineCheck({
           why:
             way.lineLps < way.mouthLps
               ? say`With water up to the rim its line passes ${flow(way.lineLps)}, and its mouth of
-                ${bore(way.port.boreMm)} ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`
-              : say`${bore(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to
+                ${pipeSize(way.port.boreMm)} ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`
+              : say`${pipeSize(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to
                 the rim, passes ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`,
           numbers: { passesLps: way.passesLps, stormLps: way.stormLps },
           sum: { name: 'opening-flow', input: { ...way.flow } },
@@ -127,7 +127,7 @@ export const overflowOpen = defineCheck({
           severity: 'look',
           subject: nodeSubject(tank),
           sentence: say`Mosquitoes and mice find their way into ${tank.name} through its overflow.`,
-          why: say`Its mouth of ${bore(port.boreMm)} is open to the air outside; a mesh of ${bore(MOSQUITO_MESH_MM)}
+          why: say`Its mouth of ${pipeSize(port.boreMm)} is open to the air outside; a mesh of ${bore(MOSQUITO_MESH_MM)}
             or a water trap shuts them out and lets the water by.`,
           numbers: { boreMm: port.boreMm },
           mend: { label: 'Screen it', move: setPortField(tank, port, 'ending', 'screened') },
@@ -238,11 +238,11 @@ export const ventTooSmall = defineCheck({
           subject: nodeSubject(tank),
           sentence: say`The vent of ${tank.name} is smaller than its
             ${largest.role === 'inlet' ? 'inlet' : 'draw-off'}: a hard draw or a hard shower strains the walls.`,
-          why: say`Air must come and go as fast as the water: ${bore(largest.boreMm)} against a vent of
-            ${bore(tank.ventMm)}.`,
+          why: say`Air must come and go as fast as the water: ${pipeSize(largest.boreMm)} against a vent of
+            ${pipeSize(tank.ventMm)}.`,
           numbers: { ventMm: tank.ventMm, largestMm: largest.boreMm },
           mend: {
-            label: say`Fit a screened vent of ${bore(largest.boreMm)}`,
+            label: say`Fit a screened vent of ${pipeSize(largest.boreMm)}`,
             move: setField('node', tank.id, 'ventMm', largest.boreMm),
           },
         },

@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject } from './finding'
-import { bore, flow, length, listed, say } from '../words'
+import { flow, length, listed, say, pipeSize } from '../words'
 import { portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import type { Port, Tank } from '../kinds'
@@ -73,9 +73,9 @@ export const overflowTooSmall = defineCheck({
               one, or a leaf across it, and the tank runs over its rim.`
             : say`In a hard shower ${tank.name} takes in more than its overflow can pass, and runs over the rim.`,
           why: passes
-            ? say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}. Up to the rim that passes
+            ? say`The inlet is ${pipeSize(inletMm)}, the overflow only ${pipeSize(port.boreMm)}. Up to the rim that passes
               ${flow(way.passesLps)}; the storm brings ${flow(way.stormLps!)}.`
-            : say`The inlet is ${bore(inletMm)}, the overflow only ${bore(port.boreMm)}.`,
+            : say`The inlet is ${pipeSize(inletMm)}, the overflow only ${pipeSize(port.boreMm)}.`,
           numbers: { inletMm, overflowMm: port.boreMm },
           mend: {
             label: 'Fit an overflow as large as the inlet',

@@ -57,10 +57,11 @@ export const spillsMoreThanKeeps = defineCheck({
     const yearly = (values: Float64Array) => sum(values) / years
     const [spilledL, shortL] = [yearly(run.spilledL), yearly(run.shortL)]
     const keptL = yearly(run.caughtL) - yearly(run.flushedL) - spilledL
-    if (spilledL <= keptL || shortL < 0.02 * yearly(run.askedL)) return []
+    if (spilledL <= keptL || shortL < Math.max(1, 0.02 * yearly(run.askedL))) return []
     const pool = compiled.pools.reduce((most, each) => (each.capL > most.capL ? each : most))
     const tank = pool.tanks.at(-1)!
     const moreL = pool.capL / pool.tanks.length
+    if (moreL < 1) return []
     const [now, then] = sizeCurve(compiled, compiled.pools.indexOf(pool), weatherSeries(site), [
       1,
       1 + 1 / pool.tanks.length,

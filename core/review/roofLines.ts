@@ -1,5 +1,5 @@
 import { defineCheck, type Finding } from './finding'
-import { bore, intensity, length, say } from '../words'
+import { bore, intensity, length, say, pipeSize } from '../words'
 import { nodeById, type Run, nameOf } from '../site'
 import { boreMm, joinsOf, waterLine, type RoofLine } from '../network'
 import { moveOf, nextBoreMm } from '../moves'
@@ -130,7 +130,7 @@ export const lineTooSlow = defineCheck({
               numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
               mend: wider
                 ? {
-                    label: say`Lay it in ${bore(wider)} pipe`,
+                    label: say`Lay it in ${pipeSize(wider)} pipe`,
                     move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }),
                   }
                 : needM - haveM > MOST_LOWERED_M
@@ -179,8 +179,8 @@ export const unequalJoin = defineCheck({
                     ${easy.line.spout.name} still swallows.`
                   : say`The gutter at ${tight.line.spout.name} will run over first.`,
               why: say`Up to where the two lines join, its side costs the storm ${length(tight.lossM)} and the other
-                ${length(easy.lossM)}; that leaves ${length(Math.max(0, tight.spareM))} of height against
-                ${length(Math.max(0, easy.spareM))}.`,
+                ${length(easy.lossM)}; the height left is ${length(Math.max(0, tight.spareM))} here and
+                ${length(Math.max(0, easy.spareM))} there.`,
               numbers: { tightLossM: tight.lossM, easyLossM: easy.lossM, spareM: tight.spareM },
               mend: {
                 label: 'Lay that side in the next wider pipe',

@@ -13,8 +13,7 @@ const MOSTLY_SHARE = 0.5
 const A_YEAR = 365
 
 const MORE_WATER =
-  'Serve it before the others, ask less of it, or store more; the size curve at Store shows what each thousand ' +
-  'litres buys.'
+  'Serve it before the others, ask less of it, or store more; the size curve at Store shows what a larger tank buys.'
 
 type Plan = Pick<Reading, 'site' | 'compiled' | 'outlook'>
 

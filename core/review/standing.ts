@@ -152,7 +152,7 @@ export const reserveNotKept = defineCheck({
   sound: 'What is kept for fire cannot be drawn by anything else',
   find: ({ site, compiled }) =>
     tanksOf(site)
-      .filter(tank => (tank.reserveL ?? 0) > 0)
+      .filter(tank => (tank.reserveL ?? 0) >= 1)
       .flatMap((tank): Finding[] => {
         const pool = compiled.pools.findIndex(({ tanks }) => tanks.includes(tank))
         const keeps = compiled.demands.flatMap(demand =>

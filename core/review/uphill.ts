@@ -3,7 +3,8 @@ import { length, say } from '../words'
 import { highestM, nameOf, nodeById, overflowsOf, pathsFrom, portHeightM, portsByRole, rimM, runsFrom } from '../site'
 import { tanksOf, type Path, type Site } from '../site'
 import { moveOf, setField } from '../moves'
-import type { NodeOf, Port, Tank } from '../kinds'
+import { stormIntoLps } from '../network'
+import type { NodeOf, Port, SiteNode, Tank } from '../kinds'
 
 /** A rise that is no more than the slack of a measuring tape. */
 const SLACK_M = 0.02
@@ -20,6 +21,21 @@ function highest(site: Site, path: Path) {
 const lowerTo = (node: { id: string; baseM: number }, byM: number): Mend => ({
   label: say`Lower it by ${length(byM)}`,
   move: moveOf('setHeight', { node: node.id, baseM: Math.round((node.baseM - byM) * 100) / 100 }),
+})
+
+/** True where lowering it would bring it into the ground, where nothing runs away. */
+const liesTooDeep = (node: SiteNode, byM: number) =>
+  node.kind === 'outfall' && AT_THE_SURFACE.includes(node.to) && node.baseM - byM < node.groundM - BURIED_M
+
+/** A sump's pump takes the design storm; where no storm is known, what a usual one lifts. */
+const USUAL_PUMP_LPS = 2
+const sumpMend = (site: Site, tank: Tank, port: Port): Mend => ({
+  label: 'Put a sump and a pump there',
+  move: moveOf('fitSumpPump', {
+    tank: tank.id,
+    port: port.name,
+    flowLps: Math.max(0.1, Math.ceil((stormIntoLps(site, tank.id) || USUAL_PUMP_LPS) * 10) / 10),
+  }),
 })
 
 /** An overflow with a line that cannot run before its tank runs over the rim, and why. */
@@ -40,7 +56,9 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
       why: say`Its line goes up to ${length(topM)}, to ${nameOf(site, node.id)}, and the rim stands at
         ${length(rimM(tank))}. Lower that, lead it elsewhere, or put a sump and a pump there.`,
       numbers: { topM, mouthM, rimM: rimM(tank) },
-      mend: lowerTo(node, topM - mouthM + FALL_M),
+      mend: liesTooDeep(node, topM - mouthM + FALL_M)
+        ? sumpMend(site, tank, port)
+        : lowerTo(node, topM - mouthM + FALL_M),
     }
   }
   const valve = runsFrom(site, tank.id, port.name)
@@ -126,9 +144,19 @@ export const outfallInTheGround = defineCheck({
             },
             { label: 'It is a soakaway', move: moveOf('leadTo', { outfall: node.id, to: 'soakaway' }) },
             { label: 'It is a drain', move: moveOf('leadTo', { outfall: node.id, to: 'drain' }) },
+            ...sumpFor(site, node),
           ],
         },
       ]
     }),
 })
 const BURIED_M = 0.3
+
+/** The sump and pump of the overflow that ends there, where one does and has none. */
+function sumpFor(site: Site, outfall: NodeOf<'outfall'>): Mend[] {
+  for (const tank of tanksOf(site))
+    for (const { port, path } of overflowsOf(site, tank))
+      if (path.end.id === outfall.id && path.runs.length === 1 && path.pumpLps === undefined)
+        return [sumpMend(site, tank, port)]
+  return []
+}

@@ -80,7 +80,7 @@ describe('a field of a thing', () => {
         const { kind: quantity } = fieldRow(field)
         if (/[a-z]M$/.test(field)) expect(quantity, field).toBe('length')
         if (/Share$/.test(field)) expect(quantity, field).toBe('share')
-        if (/[a-z]Mm$/.test(field)) expect(['bore', 'rain', 'roughness'], field).toContain(quantity)
+        if (/[a-z]Mm$/.test(field)) expect(['bore', 'pipe', 'rain', 'roughness'], field).toContain(quantity)
       }
   })
   it('is told wrong in a sentence with its owner, its limit in the reader’s units', () => {

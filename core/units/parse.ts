@@ -1,4 +1,5 @@
 import { type Answer, refuse } from '../answers'
+import { innerMmOf } from './tradeSizes'
 import { SHOWN, SPOKEN, UNITS, type Kind, type System } from './units'
 
 export type Parsed = Answer<{ value: number }>
@@ -109,9 +110,11 @@ function add(tokens: Token[], kind: Kind, system: System, typed: string): Parsed
     const unit = unitOf(word, kind, system)
     if (!unit) return refuse(unknownUnit(word, kind, system))
     if (index === 0) sign = Object.is(token.number, -0) || token.number < 0 ? -1 : 1
-    if (index === 1 && ((kind !== 'length' && kind !== 'bore') || token.number < 0)) {
+    if (index === 1 && (!['length', 'bore', 'pipe'].includes(kind) || token.number < 0)) {
       return refuse(`“${typed}” reads as two quantities. Type one, such as ${example(kind, system)}.`)
     }
+    const trade = kind === 'pipe' && system !== 'metric' && tokens.length === 1 && unit.words[0] === 'in'
+    if (trade && innerMmOf(token.number) !== undefined) return { ok: true, value: innerMmOf(token.number)! }
     total += (index === 1 ? sign : 1) * (token.number + (unit.offset ?? 0)) * unit.factor
   }
   if (!Number.isFinite(total)) return refuse(`“${typed}” is too large to be a quantity here.`)
@@ -142,6 +145,7 @@ function example(kind: Kind, system: System): string {
   const samples: Partial<Record<Kind, [string, string]>> = {
     length: ['2.4 m', '5 ft 6'],
     bore: ['110 mm', '1 1/2 in'],
+    pipe: ['110 mm', '1 1/2 in'],
     area: ['38 m²', '400 sq ft'],
     volume: ['1000 L', '275 gal'],
     flow: ['0.5 L/s', '5 gpm'],

@@ -1,3 +1,4 @@
+import { tradeSizeOf } from './tradeSizes'
 import { SHOWN, UNITS, type Kind, type System } from './units'
 
 export interface ShownQuantity {
@@ -12,10 +13,19 @@ const THIN = '\u202f'
 export function showQuantity(value: number, kind: Kind, system: System): ShownQuantity {
   if (!Number.isFinite(value)) return { number: '–', unit: '', text: '–' }
   if (kind === 'length' && system !== 'metric') return feetAndInches(value)
-  const { unit, decimals } = SHOWN[kind][system]
+  const trade = kind === 'pipe' && system !== 'metric' ? tradeSizeOf(value) : undefined
+  if (trade) return { number: trade, unit: 'in', text: `${trade} in` }
+  const { unit } = SHOWN[kind][system]
   const known = UNITS[kind].find(candidate => candidate.words[0] === unit)!
-  const number = groupDigits(value / known.factor - (known.offset ?? 0), decimals)
+  const spoken = value / known.factor - (known.offset ?? 0)
+  const number = groupDigits(spoken, decimalsOf(spoken, kind, system))
   return { number, unit, text: unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}` }
+}
+
+/** Depths of rain under an inch are told apart by thousandths: a flush of 0.016 in is not one of 0.02. */
+function decimalsOf(spoken: number, kind: Kind, system: System): number {
+  const { decimals } = SHOWN[kind][system]
+  return kind === 'rain' && system !== 'metric' && Math.abs(spoken) < 1 ? decimals + 1 : decimals
 }
 
 /** Large volumes as people say them: m³ from ten thousand litres on; gallons stay gallons. */

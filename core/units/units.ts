@@ -8,6 +8,8 @@ export type System = 'metric' | 'us' | 'imperial'
 export type Kind =
   | 'length'
   | 'bore'
+  /** A pipe's or a fitting's bore: where inches are spoken, called by its trade size. */
+  | 'pipe'
   | 'area'
   | 'volume'
   | 'flow'
@@ -44,6 +46,14 @@ const IMPERIAL_GALLON: Unit = {
   words: ['imp gal', 'impgal', 'uk gal', 'imperial gallon', 'imperial gallons'],
 }
 
+const BORES: Unit[] = [
+  { factor: 1, words: ['mm'] },
+  { factor: 10, words: ['cm'] },
+  { factor: 1000, words: ['m'] },
+  { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
+  { factor: 12 * INCH_MM, words: ['ft', 'foot', 'feet', "'"] },
+]
+
 /** Every unit a kind understands. The first word is how it is written back. */
 export const UNITS: Record<Kind, Unit[]> = {
   length: [
@@ -55,13 +65,8 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: INCH_MM / 1000, words: ['in', 'inch', 'inches', '"'] },
     { factor: 3 * FOOT_M, words: ['yd', 'yard', 'yards'] },
   ],
-  bore: [
-    { factor: 1, words: ['mm'] },
-    { factor: 10, words: ['cm'] },
-    { factor: 1000, words: ['m'] },
-    { factor: INCH_MM, words: ['in', 'inch', 'inches', '"'] },
-    { factor: 12 * INCH_MM, words: ['ft', 'foot', 'feet', "'"] },
-  ],
+  bore: BORES,
+  pipe: BORES,
   area: [
     { factor: 1, words: ['m²', 'm2', 'sqm', 'sq m', 'square metres', 'square meters'] },
     { factor: FOOT_M ** 2, words: ['ft²', 'ft2', 'sqft', 'sq ft', 'square feet'] },
@@ -170,6 +175,7 @@ export const SHOWN: Record<Kind, Record<System, Shown>> = {
     imperial: { unit: 'ft', decimals: 2 },
   },
   bore: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 3 }, imperial: { unit: 'in', decimals: 3 } },
+  pipe: { metric: { unit: 'mm', decimals: 1 }, us: { unit: 'in', decimals: 2 }, imperial: { unit: 'in', decimals: 2 } },
   area: {
     metric: { unit: 'm²', decimals: 1 },
     us: { unit: 'ft²', decimals: 1 },

@@ -8,6 +8,7 @@ export {
   length,
   percent,
   phraseText,
+  pipeSize,
   quantityText,
   rain,
   say,

@@ -9,6 +9,8 @@ export type Phrase = (string | Quantity)[]
 
 export const length = (value: number): Quantity => ({ value, kind: 'length' })
 export const bore = (value: number): Quantity => ({ value, kind: 'bore' })
+/** A pipe, or a fitting that one ends at, by its size. */
+export const pipeSize = (value: number): Quantity => ({ value, kind: 'pipe' })
 export const volume = (value: number): Quantity => ({ value, kind: 'volume' })
 export const flow = (value: number): Quantity => ({ value, kind: 'flow' })
 export const rain = (value: number): Quantity => ({ value, kind: 'rain' })

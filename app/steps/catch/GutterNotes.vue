@@ -107,7 +107,7 @@ function size(): void {
       >.</template
     >
     The downpipe of
-    <QuantityField label="Bore of the downpipe" kind="bore" :value="limit.spout.boreMm" :set="setSpout('boreMm')" />
+    <QuantityField label="Bore of the downpipe" kind="pipe" :value="limit.spout.boreMm" :set="setSpout('boreMm')" />
     passes
     <SumFigure name="downpipe-flow" :input="downpipe">{{ show(downpipeFlow(downpipe).flowLps, 'flow') }}</SumFigure>.
     <template v-if="storm && limit.stormLps !== undefined">

@@ -40,5 +40,5 @@ const lineL = computed(() => sharing.value.reduce((sum, { id }) => sum + areaM2(
       Fit one for the whole line
     </button>
   </p>
-  <p v-else class="soft">The first millimetres of a rain carry the dirt of the roof; no roof drains here yet.</p>
+  <p v-else class="soft">The first of a rain carries the dirt of the roof; no roof drains here yet.</p>
 </template>

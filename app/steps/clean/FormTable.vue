@@ -59,7 +59,7 @@ const take = ({
 <template>
   <table class="compare">
     <caption class="small soft">
-      The same litres in pipe or drum; prices to begin with, in the money of the site
+      The same volume in pipe or drum; prices to begin with, in the money of the site
     </caption>
     <thead>
       <tr>
@@ -81,7 +81,7 @@ const take = ({
             {{ row.form === 'drum' ? 'a drum' : 'standpipe' }}
           </button>
         </td>
-        <td>{{ show(row.innerDiameterMm, 'bore') }}</td>
+        <td>{{ show(row.innerDiameterMm, 'pipe') }}</td>
         <td>{{ show(row.heightM, 'length') }}</td>
         <td :class="{ best: row.price === cheapest }">{{ money(row.price) }}</td>
         <td class="soft">{{ row.note }}</td>

@@ -94,14 +94,14 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
         :choices="tanks"
         :set="leadSpout"
       /><template v-else>{{ end!.name }}</template> by a <b>{{ line.wet ? 'wet line' : 'dry line' }}</b> of
-      <QuantityField label="Bore of the line" kind="bore" :value="bores[0]" :set="setBore" /><template
+      <QuantityField label="Bore of the line" kind="pipe" :value="bores[0]" :set="setBore" /><template
         v-if="bores.length > 1"
       >
         and
         {{
           bores
             .slice(1)
-            .map(bore => show(bore, 'bore'))
+            .map(bore => show(bore, 'pipe'))
             .join(', ')
         }}</template
       >, {{ show(pipeM, 'length') }} long:

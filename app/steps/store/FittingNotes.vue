@@ -114,7 +114,7 @@ const notes = computed(() =>
         >through
         <QuantityField
           :label="at ? `Bore of ${each.name}` : 'Bore of the inlet'"
-          kind="bore"
+          kind="pipe"
           :value="each.boreMm"
           :set="port(each.name, 'boreMm')"
         />
@@ -160,7 +160,7 @@ const notes = computed(() =>
         through
         <QuantityField
           :label="at ? `Bore of ${each.name}` : 'Bore of the outlet'"
-          kind="bore"
+          kind="pipe"
           :value="each.boreMm"
           :set="port(each.name, 'boreMm')"
         />,
@@ -203,12 +203,12 @@ const notes = computed(() =>
         >.
       </template>
       <template v-if="stubs.length"
-        >{{ listed(stubs.map(each => `a stub of ${show(each.boreMm, 'bore')}`)) }}
+        >{{ listed(stubs.map(each => `a stub of ${show(each.boreMm, 'pipe')}`)) }}
         {{ stubs.length === 1 ? 'is' : 'are' }} capped where a line was taken out.
       </template>
       <template v-if="spares.length">
         {{ spares.length === 1 ? 'A capped valve' : `${spares.length} capped valves` }} of
-        {{ show(spares[0]!.boreMm, 'bore') }} {{ spares.length === 1 ? 'waits' : 'wait' }} for the next tank.</template
+        {{ show(spares[0]!.boreMm, 'pipe') }} {{ spares.length === 1 ? 'waits' : 'wait' }} for the next tank.</template
       >
     </p>
     <p>

@@ -154,7 +154,7 @@ const spillTo = computed(() => {
       {{ link.a.name }} and {{ link.b.name }} are joined by
       <QuantityField
         label="Bore of the link"
-        kind="bore"
+        kind="pipe"
         :value="link.boreMm"
         :set="boreMm => store.make(moveOf('widenLink', { run: link.run.id, boreMm }))"
       />

@@ -76,14 +76,14 @@ const links = computed(() => reading.value.links.filter(link => props.pool.tanks
 const joined = computed(() => {
   const [link] = links.value
   return link
-    ? `${show(link.boreMm, 'bore')}, level after ${span(link.minutes / 60)}`
+    ? `${show(link.boreMm, 'pipe')}, level after ${span(link.minutes / 60)}`
     : `${litres(props.pool.capL)} held`
 })
 const spill = computed(() => {
   const way = reading.value.spills.get(props.pool.id)
   if (!way) return 'over the rim'
   const to = way.outfall ? `, to the ${OUTFALLS[way.outfall.to].name}` : ''
-  return `at ${show(way.port.heightM, 'length')}, ${show(way.port.boreMm, 'bore')}${to}`
+  return `at ${show(way.port.heightM, 'length')}, ${show(way.port.boreMm, 'pipe')}${to}`
 })
 const stands = (tank: Tank) => `on ${BASES[tank.base].name}${tank.soil ? ` over ${SOILS[tank.soil].name}` : ''}`
 function fitted(tank: Tank): string {

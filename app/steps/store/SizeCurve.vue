@@ -36,8 +36,8 @@ const SHOWN = {
     text: (value: number) =>
       value < 0.05 ? 'no day' : value < 9.95 ? `${value.toFixed(1)} days` : `${Math.round(value)} days`,
   },
-  unmet: { name: 'litres wanting', of: (point: SizePoint) => point.shortL, text: litres },
-  brought: { name: 'litres from wells, mains and carts', of: (point: SizePoint) => point.broughtL, text: litres },
+  unmet: { name: 'water wanting', of: (point: SizePoint) => point.shortL, text: litres },
+  brought: { name: 'water from wells, mains and carts', of: (point: SizePoint) => point.broughtL, text: litres },
   price: { name: 'what the tanks cost', of: (point: SizePoint) => point.price, text: money },
 }
 /** While a size is dragged the chart keeps the scale it had. */

@@ -18,7 +18,7 @@ import { emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
 /** Where a full group spills and an emptied one runs: the overflow against the storm, and what takes its water. */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
-const { litres, show, span } = useUnits()
+const { litres, show, span, system } = useUnits()
 const reading = useReading()
 const compiled = computed(() => reading.value.compiled)
 const own = computed(() =>
@@ -91,7 +91,7 @@ const soils = choicesOf(SOIL_IDS, SOILS)
         :set="ending => ending !== 'unsaid' && set('ending')(ending)"
       />
       overflow of
-      <QuantityField label="Bore of the overflow" kind="bore" :value="way.port.boreMm" :set="port('boreMm')" /><template
+      <QuantityField label="Bore of the overflow" kind="pipe" :value="way.port.boreMm" :set="port('boreMm')" /><template
         v-if="way.port.ending === 'skimming'"
         >,
         <ChoiceField
@@ -175,7 +175,8 @@ const soils = choicesOf(SOIL_IDS, SOILS)
         >
         <template v-else-if="way.outfall.to === 'swale' || way.outfall.to === 'rain-garden'">
           <span class="soft small"
-            >Keep it a few metres from footings, and broad and level enough to sink in.</span
+            >Keep it {{ system === 'metric' ? 'a few metres' : 'ten feet' }} from footings, and broad and level enough
+            to sink in.</span
           ></template
         >
       </template>
