@@ -10,7 +10,7 @@ const box = computed(() => {
     slotPlace,
     drawing: { scale },
   } = props
-  const width = chamber.form === 'drum' ? 24 : 12
+  const width = { standpipe: 12, drum: 24, lying: 40 }[chamber.form]
   return {
     x: slotPlace.x + slotPlace.width / 2 - width / 2,
     width,

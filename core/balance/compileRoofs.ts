@@ -3,6 +3,7 @@ import { AWAY, type Caught, type Chamber, monthMask } from './compiled'
 import { chamberDrainTime } from '../sums'
 import {
   captureShare,
+  chamberDrainInput,
   chamberVolumeL,
   highestM,
   lineFrom,
@@ -53,11 +54,5 @@ export const chambersOf = (chambers: NodeOf<'chamber'>[]): Chamber[] =>
     name: chamber.name,
     capL: chamberVolumeL(chamber),
     emptiedEveryDays: chamber.emptiedEveryDays ?? 0,
-    drainHours: chamber.orificeMm
-      ? chamberDrainTime({
-          innerDiameterMm: chamber.innerDiameterMm,
-          heightM: chamber.heightM,
-          orificeMm: Math.min(chamber.orificeMm, chamber.innerDiameterMm),
-        }).hours
-      : Infinity,
+    drainHours: chamber.orificeMm ? chamberDrainTime(chamberDrainInput(chamber, chamber.orificeMm)).hours : Infinity,
   }))

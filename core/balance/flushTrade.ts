@@ -2,7 +2,7 @@ import type { Compiled } from './compiled'
 import { bareRoofs, catchRain } from './catch'
 import { roofColumns } from './columns'
 import { chamberDrainTime, WASH_OFF_PER_MM } from '../sums'
-import { chamberAreaM2, chamberVolumeL, type Site } from '../site'
+import { chamberAreaM2, chamberDrainInput, chamberVolumeL, type Site } from '../site'
 import type { NodeOf } from '../kinds'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'
 import { BUILD_UP_DAYS, TEE_STRAY, WET_DAY_HOURS, type TeeId } from '../catalog'
@@ -59,8 +59,7 @@ export function flushTrade(
   if (!chamber || !(areaM2 > 0)) return undefined
   const arriving = arrivingL(compiled, chamberId, series)
   const run = (way: Partial<FlushWay>) => flushYears(arriving, areaM2, { ...wayOf(chamber), ...way }, series)
-  const hoursAt = (orificeMm: number) =>
-    chamberDrainTime({ innerDiameterMm: chamber.innerDiameterMm, heightM: chamber.heightM, orificeMm }).hours
+  const hoursAt = (orificeMm: number) => chamberDrainTime(chamberDrainInput(chamber, orificeMm)).hours
   return {
     chamberId,
     now: run({}),
@@ -85,13 +84,7 @@ function wayOf(chamber: NodeOf<'chamber'>): FlushWay {
     emptiedEveryDays: chamber.emptiedEveryDays ?? 0,
     ball: chamber.ball !== false,
     tee: chamber.tee ?? 'swept',
-    drainHours: chamber.orificeMm
-      ? chamberDrainTime({
-          innerDiameterMm: chamber.innerDiameterMm,
-          heightM: chamber.heightM,
-          orificeMm: chamber.orificeMm,
-        }).hours
-      : NEVER,
+    drainHours: chamber.orificeMm ? chamberDrainTime(chamberDrainInput(chamber, chamber.orificeMm)).hours : NEVER,
   }
 }
 

@@ -71,9 +71,13 @@ export const NODE_KINDS = {
   chamber: row({
     name: 'first-flush chamber',
     fields: {
-      form: choice(['standpipe', 'drum']),
+      /** A pipe that stands, a sealed drum, or a pipe laid along the wall, then as tall as its bore. */
+      form: choice(['standpipe', 'drum', 'lying']),
       innerDiameterMm: bore(),
       heightM: size(20),
+      lengthM: size(100).optional(),
+      /** What lets it run out: a hole, or a valve set to a trickle that a hole of that bore would pass. */
+      outletBy: choice(['hole', 'valve']).optional(),
       orificeMm: bore().nullable(),
       emptiedEveryDays: whole(1, 365).nullable(),
       cleanable: flag(),

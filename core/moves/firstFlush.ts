@@ -3,6 +3,8 @@ import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, to
 import { chamberDrainTime, chamberLength, firstFlushVolume } from '../sums'
 import {
   chamberAreaM2,
+  chamberDrainInput,
+  chamberVolumeL,
   lineFrom,
   spoutsAbove,
   runsFrom,
@@ -20,7 +22,7 @@ import { z } from 'zod'
 
 const depthMm = () => z.number().positive().max(20)
 
-type Size = Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM'>
+type Size = Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM' | 'lengthM'>
 
 /**
  * The size and form a chamber takes for a volume: a standpipe while one length of pipe is enough, else the smallest
@@ -53,9 +55,25 @@ export function chamberFor(volumeL: number, spaceM: number): Size {
  * The finest outlet, to a tenth of a millimetre, that empties a chamber within a day: any wider and it wastes water
  * all through the rain. Finer than half a millimetre clogs.
  */
-export function orificeFor(chamber: Pick<NodeOf<'chamber'>, 'innerDiameterMm' | 'heightM'>): number {
-  const fullBoreHours = chamberDrainTime({ ...chamber, orificeMm: chamber.innerDiameterMm }).hours
-  return Math.max(0.5, Math.ceil(chamber.innerDiameterMm * Math.sqrt(fullBoreHours / EMPTY_WITHIN_HOURS) * 10) / 10)
+export function orificeFor(chamber: Size): number {
+  const { innerDiameterMm } = chamberDrainInput(chamber, chamber.innerDiameterMm)
+  const fullBoreHours = chamberDrainTime({
+    innerDiameterMm,
+    heightM: chamber.heightM,
+    orificeMm: innerDiameterMm,
+  }).hours
+  return Math.max(0.5, Math.ceil(innerDiameterMm * Math.sqrt(fullBoreHours / EMPTY_WITHIN_HOURS) * 10) / 10)
+}
+
+/** A pipe laid down is as tall as it is wide, and as long as its volume asks. */
+function lyingFor(volumeL: number, innerDiameterMm: number): Size {
+  const { lengthM } = chamberLength({ volumeL, innerDiameterMm })
+  return {
+    form: 'lying',
+    innerDiameterMm,
+    heightM: toThousandth(innerDiameterMm / 1000),
+    lengthM: Math.max(0.2, Math.ceil(lengthM * 1000) / 1000),
+  }
 }
 
 /**
@@ -151,6 +169,7 @@ export const takeOutChamber = defineMove({
 /** Gives a chamber other measures at the height where its top stands, and an outlet to match where it has one. */
 function reshape(chamber: NodeOf<'chamber'>, size: Size): void {
   const topM = chamber.baseM + chamber.heightM
+  delete chamber.lengthM
   Object.assign(chamber, size)
   chamber.baseM = toThousandth(topM - chamber.heightM)
   if (chamber.orificeMm !== null) chamber.orificeMm = orificeFor(chamber)
@@ -164,28 +183,41 @@ export const sizeChamber = defineMove({
     const chamber = need(site, id, 'chamber')
     const planAreaM2 = chamberAreaM2(site, id)
     if (!(planAreaM2 > 0)) throw new Impossible(`No roof drains to ${chamber.name}, so it cannot be sized by rain.`)
+    const { volumeL } = firstFlushVolume({ planAreaM2, depthMm })
     reshape(
       chamber,
-      chamberFor(
-        firstFlushVolume({ planAreaM2, depthMm }).volumeL,
-        chamber.baseM + chamber.heightM - chamber.groundM - 0.15,
-      ),
+      chamber.form === 'lying'
+        ? lyingFor(volumeL, chamber.innerDiameterMm)
+        : chamberFor(volumeL, chamber.baseM + chamber.heightM - chamber.groundM - 0.15),
     )
     chamber.wantedMm = depthMm
   },
 })
 
-/** Builds a chamber of a pipe or a drum that was chosen for it. */
+/**
+ * Builds a chamber of a pipe or a drum that was chosen for it; without measures, of the same volume: a pipe laid down
+ * in its bore where it is a pipe, else as a new one is built.
+ */
 export const formChamber = defineMove({
   args: z.object({
     chamber: z.string(),
-    form: z.enum(['standpipe', 'drum']),
-    innerDiameterMm: z.number().positive().max(5000),
-    heightM: z.number().positive().max(20),
+    form: z.enum(['standpipe', 'drum', 'lying']),
+    innerDiameterMm: z.number().positive().max(5000).optional(),
+    heightM: z.number().positive().max(20).optional(),
   }),
-  label: ({ form }) => `Make the first flush of a ${form}`,
-  apply(site, { chamber: id, ...size }) {
-    reshape(need(site, id, 'chamber'), size)
+  label: ({ form }) => `Make the first flush of a ${form === 'lying' ? 'pipe laid down' : form}`,
+  apply(site, { chamber: id, form, innerDiameterMm, heightM }) {
+    const chamber = need(site, id, 'chamber')
+    const volumeL = chamberVolumeL(chamber)
+    const pipeMm = chamber.form === 'drum' ? LINE_MM : chamber.innerDiameterMm
+    if (form === 'lying') return reshape(chamber, lyingFor(volumeL, innerDiameterMm ?? pipeMm))
+    const across = innerDiameterMm ?? (form === 'drum' ? FLUSH_DRUMS.at(-1)!.innerDiameterMm : pipeMm)
+    const { lengthM } = chamberLength({ volumeL, innerDiameterMm: across })
+    reshape(chamber, {
+      form,
+      innerDiameterMm: across,
+      heightM: heightM ?? Math.max(0.2, Math.ceil(lengthM * 1000) / 1000),
+    })
   },
 })
 

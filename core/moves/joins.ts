@@ -69,6 +69,36 @@ export const linkAtBottom = defineMove({
   },
 })
 
+/** Several tanks led low down to one tee, the hub, each behind its own valve and union: one line can then serve all. */
+export const joinAtHub = defineMove({
+  args: z.object({ tanks: z.array(z.string()).min(2).max(40), boreMm: z.number().positive().max(1000) }),
+  label: ({ tanks }) => `Join ${tanks.length} tanks at one hub`,
+  apply(site, { tanks, boreMm }) {
+    const found = [...new Set(tanks)].map(id => need(site, id, 'tank'))
+    if (found.length < 2) throw new Impossible('A hub joins two tanks or more.')
+    const ports = found.map(tank => linkPort(site, tank, boreMm))
+    const hub = {
+      kind: 'joint' as const,
+      id: freshId(site, 'joint'),
+      name: 'Hub',
+      baseM: toThousandth(Math.min(...found.map((tank, at) => tank.baseM + ports[at]!.heightM))),
+      groundM: Math.min(...found.map(tank => tank.groundM)),
+    }
+    site.nodes.push(hub)
+    for (const [at, tank] of found.entries()) {
+      const ends = [
+        { node: tank.id, port: ports[at]!.name },
+        { node: hub.id, port: 'in' },
+      ] as const
+      addRun(site, ends[0], ends[1], [
+        valve(boreMm),
+        union(boreMm),
+        pipe(guessedLengthM(site, ends[0], ends[1], 1.2), boreMm),
+      ])
+    }
+  },
+})
+
 /** A cascade at the top: the first tank's overflow feeds the second, whose own overflow leads away. */
 export function spillFrom(site: Site, from: Tank, to: Tank): void {
   const overflow = overflowPort(from)

@@ -1,7 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank, refusal, setUp, using, withRoof } from '../../tests/sites'
 import { moveOf, setField } from './registry'
-import { graphOf, lineFrom, nodeById, portHeightM, runsFrom, runsTo, tanksOf, type Site } from '../site'
+import {
+  chamberVolumeL,
+  graphOf,
+  lineFrom,
+  nodeById,
+  orificeForTrickleMm,
+  trickleLph,
+  portHeightM,
+  runsFrom,
+  runsTo,
+  tanksOf,
+  type Site,
+} from '../site'
 import { compile } from '../balance'
 import type { NodeOf } from '../kinds'
 
@@ -176,5 +188,49 @@ describe('the pump in a tank', () => {
     expect(compile(pumped).demands[0]!.sources[0]!.keepL).toBeCloseTo(850, 6)
     const low = build(pumped, setField('port', 'tank-1.outlet', 'intakeM', 0.05))
     expect(compile(low).demands[0]!.sources[0]!.keepL).toBeCloseTo(50, 6)
+  })
+})
+
+describe('a first flush', () => {
+  const flushed = () => build(two(), moveOf('fitFirstFlush', { spout: 'spout-1', depthMm: 0.4 }))
+  const chamberOf = (site: Site) => site.nodes.find(node => node.kind === 'chamber') as NodeOf<'chamber'>
+
+  it('of a pipe laid down holds what the standing one held, at the height of its top, and stands up again', () => {
+    const [standing, lying] = [
+      flushed(),
+      build(flushed(), moveOf('formChamber', { chamber: 'chamber-1', form: 'lying' })),
+    ]
+    const [was, is] = [chamberOf(standing), chamberOf(lying)]
+    expect(is).toMatchObject({ form: 'lying', heightM: is.innerDiameterMm / 1000 })
+    expect(chamberVolumeL(is)).toBeCloseTo(chamberVolumeL(was), 0)
+    expect(is.baseM + is.heightM).toBeCloseTo(was.baseM + was.heightM, 3)
+    // As the upright one of its volume that is as tall as its bore: it too is empty within a day.
+    const { drainHours } = compile(lying).chambers[0]!
+    expect(drainHours).toBeGreaterThan(15)
+    expect(drainHours).toBeLessThanOrEqual(24)
+    const up = chamberOf(build(lying, moveOf('formChamber', { chamber: 'chamber-1', form: 'standpipe' })))
+    expect(up.lengthM).toBeUndefined()
+    expect(chamberVolumeL(up)).toBeCloseTo(chamberVolumeL(was), 0)
+    const more = chamberOf(build(lying, moveOf('sizeChamber', { chamber: 'chamber-1', depthMm: 0.8 })))
+    expect(chamberVolumeL(more)).toBeCloseTo(80, 0)
+  })
+  it('through a valve set to a trickle is a hole that passes as much', () => {
+    const orificeMm = orificeForTrickleMm(1.2, 20)
+    expect(trickleLph({ heightM: 1.2, orificeMm })).toBeCloseTo(20, 9)
+    // Torricelli: 2 mm under 1 m passes 0.62 · π · 1 mm² · √(2g) = 8.63 mL/s.
+    expect(trickleLph({ heightM: 1, orificeMm: 2 })).toBeCloseTo(31.06, 1)
+  })
+})
+
+describe('a hub', () => {
+  it('joins three tanks to one tee, each behind its valve, so that they stand at one level', () => {
+    const three = plainTank(two(), 'Three')
+    const hubbed = build(three, moveOf('joinAtHub', { tanks: ['tank-1', 'tank-2', 'tank-3'], boreMm: 50 }))
+    const { pools } = compile(hubbed)
+    expect(pools).toHaveLength(1)
+    expect(pools[0]!.capL).toBeCloseTo(2700, 6)
+    const hub = hubbed.nodes.find(node => node.kind === 'joint')!
+    for (const run of runsTo(hubbed, hub.id)) expect(run.parts[0]!.kind).toBe('valve')
+    expect(refusal(three, moveOf('joinAtHub', { tanks: ['tank-1'], boreMm: 50 }))).not.toBe('made')
   })
 })

@@ -79,6 +79,7 @@ describe('every move', () => {
       reshapeTank: { tank: 'tank-1', shape: 'box' },
       setKind: { tank: 'tank-1', kind: 'drum' },
       standOn: { tank: 'tank-1', base: 'stand' },
+      joinAtHub: { tanks: ['tank-1', 'tank-2'], boreMm: 50 },
       feedByFloat: { from: 'tank-1', to: 'tank-1' },
       fitFloat: { run: 'run-1' },
       fitSpare: { tank: 'tank-1' },

@@ -3,6 +3,7 @@ import { bore, hours, percent, rain, say, volume } from '../words'
 import { firstFlushVolume } from '../sums'
 import {
   chamberAreaM2,
+  chamberDrainInput,
   chamberVolumeL,
   OUTLET_WASTE_MOST,
   roofsAbove,
@@ -104,11 +105,7 @@ export const chamberTooSmall = defineCheck({
     }),
 })
 
-const drainInput = (chamber: NodeOf<'chamber'>) => ({
-  innerDiameterMm: chamber.innerDiameterMm,
-  heightM: chamber.heightM,
-  orificeMm: chamber.orificeMm!,
-})
+const drainInput = (chamber: NodeOf<'chamber'>) => ({ ...chamberDrainInput(chamber, chamber.orificeMm!) })
 const drainHours = (compiled: Compiled, chamber: NodeOf<'chamber'>) =>
   compiled.chambers.find(entry => entry.id === chamber.id)!.drainHours
 

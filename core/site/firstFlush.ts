@@ -2,13 +2,35 @@ import { weatherMonths } from './weather'
 import type { Roof, Site } from './schema'
 import { spoutAreaM2 } from './roofs'
 import { spoutsAbove } from './lines'
-import { circleArea } from '../sums'
+import { circleArea, GRAVITY, type ChamberDrainInput } from '../sums'
 import type { NodeOf } from '../kinds'
 import { DIRTINESS, FLUSH_SCHOOLS, LONG_DRY_DAYS, type FlushSchoolId } from '../catalog'
 
-export function chamberVolumeL(chamber: NodeOf<'chamber'>): number {
-  return circleArea(chamber.innerDiameterMm / 1000) * chamber.heightM * 1000
+type Chamber = Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM' | 'lengthM'>
+
+export function chamberVolumeL({ form, innerDiameterMm, heightM, lengthM }: Chamber): number {
+  return circleArea(innerDiameterMm / 1000) * (form === 'lying' ? (lengthM ?? heightM) : heightM) * 1000
 }
+
+/**
+ * A chamber as `chamber-drain-time` takes it: one that stands, as it is; a pipe laid down, as the upright one of its
+ * volume that is as tall as its bore.
+ */
+export function chamberDrainInput(chamber: Chamber, orificeMm: number): ChamberDrainInput {
+  const { form, heightM } = chamber
+  const innerDiameterMm =
+    form === 'lying'
+      ? Math.round(Math.sqrt(((chamberVolumeL(chamber) / 1000 / heightM) * 4) / Math.PI) * 10000) / 10
+      : chamber.innerDiameterMm
+  return { innerDiameterMm, heightM, orificeMm: Math.min(orificeMm, chamber.innerDiameterMm) }
+}
+
+const DISCHARGE = 0.62
+/** What an outlet passes while its chamber is full, L/h, and the hole that passes so much: Torricelli. */
+export const trickleLph = ({ heightM, orificeMm }: { heightM: number; orificeMm: number }): number =>
+  DISCHARGE * circleArea(orificeMm / 1000) * Math.sqrt(2 * GRAVITY * heightM) * 3.6e6
+export const orificeForTrickleMm = (heightM: number, lph: number): number =>
+  Math.sqrt(((lph / 3.6e6 / DISCHARGE / Math.sqrt(2 * GRAVITY * heightM)) * 4) / Math.PI) * 1000
 
 /** Plan area whose first rain a chamber keeps. */
 export function chamberAreaM2(site: Site, chamberId: string): number {

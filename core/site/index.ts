@@ -1,9 +1,12 @@
 export { dripInput, dripPlan, zonesWithin } from './drip'
 export {
   chamberAreaM2,
+  chamberDrainInput,
   chamberVolumeL,
   flushSchoolFor,
+  orificeForTrickleMm,
   OUTLET_WASTE_MOST,
+  trickleLph,
   usualFlushMm,
   wantedFlushMm,
 } from './firstFlush'

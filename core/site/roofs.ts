@@ -82,11 +82,11 @@ export function roofCautions(roof: Roof, quality: Quality): string[] {
   ]
 }
 
-/** Litres that the roofs, or those of one spout, give in a mean month (1–12). */
-export function roofMonthL(site: Site, month: number, spoutId?: string): number {
+/** Litres that the roofs, or those of one spout, give in a mean month (1–12), by the plan's school of loss or another. */
+export function roofMonthL(site: Site, month: number, spoutId?: string, school = lossSchool(site)): number {
   const { rainMm, wetDays } = weatherMonths(site)[month - 1]!
   return site.roofs.reduce((sum, roof) => {
-    const { runoffCoefficient, wettingLossMm } = roofLosses(roof, lossSchool(site))
+    const { runoffCoefficient, wettingLossMm } = roofLosses(roof, school)
     const share = roof.spouts
       .filter(spout => !spoutId || spout.nodeId === spoutId)
       .reduce((part, spout) => part + spout.share, 0)

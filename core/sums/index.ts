@@ -1,5 +1,5 @@
 export { baseLoad, type BaseLoadInput } from './baseLoad'
-export { chamberDrainTime } from './chamberDrainTime'
+export { chamberDrainTime, type ChamberDrainInput } from './chamberDrainTime'
 export { chamberLength } from './chamberLength'
 export { circleArea } from './circleArea'
 export { GRAVITY } from './constants'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HarvestTable from './HarvestTable.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -52,6 +53,7 @@ const choose = (school: LossSchoolId) =>
     The plan reckons {{ LOSS_SCHOOLS[used].short }}: {{ LOSS_SCHOOLS[used].name }}. Gutter spill, screens and first
     flush come off after that.
   </p>
+  <HarvestTable />
 </template>
 
 <style scoped>

@@ -18,7 +18,16 @@ import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { chamberDrainTime } from '#core/sums'
-import { chamberAreaM2, chamberVolumeL, flushSchoolFor, roofsAbove, spoutsAbove } from '#core/site'
+import {
+  chamberAreaM2,
+  chamberDrainInput,
+  chamberVolumeL,
+  flushSchoolFor,
+  orificeForTrickleMm,
+  roofsAbove,
+  spoutsAbove,
+  trickleLph,
+} from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import type { NodeOf } from '#core/kinds'
 import { FLUSH_SCHOOLS, TEES } from '#core/catalog'
@@ -58,14 +67,11 @@ const lengthInput = computed(() => ({
   volumeL: Math.round(chamberVolumeL(props.chamber) * 10) / 10,
   innerDiameterMm: props.chamber.innerDiameterMm,
 }))
-const drainInput = computed(() => ({
-  innerDiameterMm: props.chamber.innerDiameterMm,
-  heightM: props.chamber.heightM,
-  orificeMm: props.chamber.orificeMm ?? 1,
-}))
+const drainInput = computed(() => ({ ...chamberDrainInput(props.chamber, props.chamber.orificeMm ?? 1) }))
 const FORMS = [
   { value: 'standpipe' as const, name: 'a standpipe' },
   { value: 'drum' as const, name: 'a sealed drum' },
+  { value: 'lying' as const, name: 'a pipe laid down' },
 ]
 const CLEANED = [
   { value: true, name: 'opens for cleaning' },
@@ -77,9 +83,13 @@ const BALLS = [
 ]
 const tees = TEES.map(value => ({ value, name: `a ${value} tee` }))
 const WAYS = [
-  { value: 'outlet' as const, name: 'through a small outlet' },
+  { value: 'outlet' as const, name: 'by itself' },
   { value: 'hand' as const, name: 'by hand' },
   { value: 'never' as const, name: 'never' },
+]
+const OUTLETS = [
+  { value: 'hole' as const, name: 'through a hole of' },
+  { value: 'valve' as const, name: 'through a valve set to pass' },
 ]
 const way = computed(() =>
   props.chamber.orificeMm !== null
@@ -102,10 +112,23 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
   <div class="chamber" :class="{ on: nodeId === chamber.id }" :data-chamber="chamber.id">
     <p>
       <b><NameField :value="chamber.name" label="Name of the chamber" :set="set('name')" /></b>
-      is <ChoiceField label="Form" :value="chamber.form" :choices="FORMS" :set="set('form')" />{{ ' ' }}
+      is
+      <ChoiceField
+        label="Form"
+        :value="chamber.form"
+        :choices="FORMS"
+        :set="form => store.make(moveOf('formChamber', { chamber: chamber.id, form }))"
+      />{{ ' ' }}
       <ThingField :id="chamber.id" of="node" name="innerDiameterMm" label="Inner diameter" />
       across and
-      <ThingField :id="chamber.id" of="node" name="heightM" label="Height of the chamber" /> tall, its foot at
+      <ThingField
+        v-if="chamber.form === 'lying'"
+        :id="chamber.id"
+        of="node"
+        name="lengthM"
+        label="Length of the chamber"
+      /><ThingField v-else :id="chamber.id" of="node" name="heightM" label="Height of the chamber" />
+      {{ chamber.form === 'lying' ? 'long' : 'tall' }}, its foot at
       <QuantityField
         label="Foot of the chamber"
         kind="length"
@@ -126,7 +149,22 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
       It empties <ChoiceField label="How it empties" :value="way" :choices="WAYS" :set="setWay" /><template
         v-if="chamber.orificeMm !== null"
       >
-        of <ThingField :id="chamber.id" of="node" name="orificeMm" label="Bore of the outlet" />, in
+        ,
+        <ChoiceField
+          label="What it empties through"
+          :value="chamber.outletBy ?? 'hole'"
+          :choices="OUTLETS"
+          :set="set('outletBy')"
+        />{{ ' '
+        }}<QuantityField
+          v-if="chamber.outletBy === 'valve'"
+          label="Trickle of the valve"
+          kind="hourFlow"
+          :value="trickleLph({ heightM: chamber.heightM, orificeMm: chamber.orificeMm })"
+          :set="lph => set('orificeMm')(orificeForTrickleMm(chamber.heightM, lph))"
+        /><ThingField v-else :id="chamber.id" of="node" name="orificeMm" label="Bore of the outlet" />{{
+          chamber.outletBy === 'valve' ? ' while it is full' : ''
+        }}, in
         <SumFigure name="chamber-drain-time" :input="drainInput">{{
           show(chamberDrainTime(drainInput).hours, 'duration')
         }}</SumFigure>. Aim for less than a day; faster wastes water all through the rain.</template

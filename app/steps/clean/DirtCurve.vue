@@ -68,8 +68,8 @@ const knee = computed(() =>
       </g>
     </svg>
     <figcaption class="small soft">
-      Each {{ show(1, 'rain') }} halves what is left on the roof: exponential wash-off, k {{ WASH_OFF_PER_MM }} per mm (Sartor
-      &amp; Boyd 1972; Martinson &amp; Thomas 2005), and dirt gathers again over a week.<template v-if="knee">
+      Each {{ show(1, 'rain') }} halves what is left on the roof: exponential wash-off, k {{ WASH_OFF_PER_MM }} per mm
+      (Sartor &amp; Boyd 1972; Martinson &amp; Thomas 2005), and dirt gathers again over a week.<template v-if="knee">
         Past {{ show(knee.depthMm, 'rain') }} each further {{ litres(1000) }} keep out less than 4 % more.</template
       >
     </figcaption>

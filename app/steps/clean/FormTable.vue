@@ -9,7 +9,7 @@ import { FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '#core/catalog'
 /** A chamber of the same litres in pipe or as a drum, with what each costs to begin with. */
 const props = defineProps<{ chamber: NodeOf<'chamber'>; areaM2: number; depthMm: number }>()
 const store = useSite()
-const { show, money } = useUnits()
+const { show, litres, money } = useUnits()
 const volumeL = computed(() => props.areaM2 * props.depthMm)
 const lengthOf = (innerDiameterMm: number) => chamberLength({ volumeL: volumeL.value, innerDiameterMm }).lengthM
 const rows = computed(() => [
@@ -33,7 +33,7 @@ const rows = computed(() => [
       innerDiameterMm,
       heightM: lengthOf(innerDiameterMm),
       price,
-      note: `a ${wholeL} L drum with a lid; opens for cleaning`,
+      note: `a drum of ${litres(wholeL)} with a lid; opens for cleaning`,
     })),
 ])
 const cheapest = computed(() => Math.min(...rows.value.map(row => row.price)))

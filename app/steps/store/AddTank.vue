@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { tanksOf } from '#core/site'
@@ -9,6 +10,7 @@ import { TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
 
 /** Another tank, by each way of joining it; and two that stand already, joined. */
 const store = useSite()
+const reading = useReading()
 const { pickNode } = useSelection()
 const problem = ref<string>()
 const kind = ref<TankKindId>('tote')
@@ -56,6 +58,8 @@ function add(how: 'alone' | (typeof WAYS)[number]['how']): void {
   )
   if (!problem.value) pickNode(tanks.value.at(-1)!.id)
 }
+/** One tank of each group that stands apart from the others. */
+const apart = computed(() => reading.value.pools.map(pool => pool.id))
 const boreMm = computed(() =>
   Math.min(
     ...[target.value, second.value].flatMap(tank =>
@@ -110,6 +114,16 @@ const ends = computed(() => ({ from: target.value!.id, to: second.value!.id }))
       <button type="button" class="plain" @click="store.make(moveOf('feedByFloat', ends))">
         through a float valve
       </button>
+    </p>
+    <p v-if="apart.length > 2">
+      Or lead all {{ apart.length }} groups to
+      <button
+        type="button"
+        class="plain"
+        @click="problem = store.make(moveOf('joinAtHub', { tanks: apart, boreMm: boreMm }))"
+      >
+        one hub at the bottom</button
+      >, each behind its valve.
     </p>
     <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
   </section>

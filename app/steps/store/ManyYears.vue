@@ -123,6 +123,7 @@ svg {
 }
 .old {
   opacity: 0.7;
+  text-decoration: line-through;
 }
 .axis path {
   stroke: var(--hair);

@@ -68,6 +68,6 @@ export const store: StepDefinition = {
     ]
   },
   caution:
-    'Never climb into a tank alone or without air. Full tanks weigh a tonne per 1000 litres; tall stands and ' +
+    'Never climb into a tank alone or without air. A full tank weighs more than a car; tall stands and ' +
     'slopes are an engineer’s work.',
 }

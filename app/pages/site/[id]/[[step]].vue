@@ -6,6 +6,7 @@ import { useKeys } from '~/frame/useKeys'
 import SectionView from '~/section/SectionView.vue'
 import { stepAt, STEPS } from '~/steps/steps'
 import { useSite } from '~/stores/site'
+import { useYard } from '~/stores/yard'
 import YearRibbon from '~/year/YearRibbon.vue'
 import StepSheet from '~/frame/StepSheet.vue'
 import SplitHandle from '~/frame/SplitHandle.vue'
@@ -15,6 +16,7 @@ import { useEventListener, useStorage } from '@vueuse/core'
 definePageMeta({ key: route => `site-${String(route.params.id)}` })
 const route = useRoute()
 const store = useSite()
+const yard = useYard()
 const step = computed(() => stepAt(route.params.step))
 /** The share of the window's height that the Section takes, in percent; remembered on this machine. */
 const sectionShare = useStorage('tall-cask-section', 40)
@@ -35,7 +37,14 @@ const LazyFindDialog = defineAsyncComponent(() => import('~/frame/FindDialog.vue
 const LazyKeysDialog = defineAsyncComponent(() => import('~/frame/KeysDialog.vue'))
 const LazyYearDrawer = defineAsyncComponent(() => import('~/year/YearDrawer.vue'))
 
-onMounted(() => store.open(String(route.params.id)))
+onMounted(async () => {
+  const id = String(route.params.id)
+  await store.open(id)
+  if (!store.missing) return
+  // A demo site opens by its address, also where nobody has seen the Yard yet.
+  await yard.fetchDemos(Date.now()).catch(() => undefined)
+  await store.open(id)
+})
 onBeforeUnmount(() => store.flush())
 useEventListener(document, 'visibilitychange', () => {
   if (document.hidden) void store.flush()
