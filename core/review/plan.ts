@@ -1,11 +1,11 @@
 import { sum } from 'd3-array'
-import { defineCheck, useSubject, type Finding } from './finding'
+import { defineCheck, useSubject, type Finding, type Mend } from './finding'
 import { percent, say, volume } from '../words'
 import { MONTH_NAMES } from '../units'
-import { bedNeeds, dripPlan, dripInput } from '../site'
+import { bedNeeds, dripPlan, dripInput, lineFrom, nameOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import { weatherSeries } from '../climate'
-import { isFilled, sizeCurve } from '../balance'
+import { isFilled, sizeCurve, type Pool } from '../balance'
 
 export const zoneOverFlow = defineCheck({
   id: 'zone-over-flow',
@@ -90,6 +90,23 @@ export const spillsMoreThanKeeps = defineCheck({
 })
 
 const NEVER_ABOVE = 0.9
+const MOST_OFFERED = 3
+
+/** Ways to fill a group that nothing fills: a spout led to it, another tank's spill, a main. */
+function fillings(site: Site, pool: Pool): Mend[] {
+  const tank = pool.tanks[0]!
+  // A spout that leads there already, up a line that nothing climbs, is no way.
+  const spouts = site.nodes
+    .filter(node => node.kind === 'spout' && lineFrom(site, node.id).at(-1)?.to.node !== tank.id)
+    .slice(0, MOST_OFFERED)
+  return [
+    ...spouts.map(({ id }) => ({
+      label: `Lead ${nameOf(site, id)} to it`,
+      move: moveOf('leadSpout', { spout: id, to: tank.id }),
+    })),
+    { label: 'Top it up from a main', move: moveOf('addSource', { kind: 'main', tank: tank.id }) },
+  ]
+}
 
 export const neverFills = defineCheck({
   id: 'never-fills',
@@ -113,6 +130,7 @@ export const neverFills = defineCheck({
                 why: say`Its ${volume(pool.capL)} stay empty. Lead a spout, another tank’s spill or a float line to
                   it, or top it up.`,
                 numbers: { capL: pool.capL },
+                answers: fillings(site, pool),
               },
             ]
           : []

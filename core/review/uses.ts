@@ -1,6 +1,17 @@
-import { defineCheck, type Finding } from './finding'
+import { defineCheck, type Finding, type Mend } from './finding'
 import { length, say } from '../words'
-import { nodeById, portHeightM, roofAreaM2, roofCautions, runsTo, tanksOf, type Site, pathsFrom } from '../site'
+import {
+  nodeById,
+  pathsFrom,
+  portHeightM,
+  reached,
+  roofAreaM2,
+  roofCautions,
+  runsTo,
+  tanksOf,
+  type Site,
+  type Use,
+} from '../site'
 import { moveOf } from '../moves'
 import type { Quality } from '../catalog'
 
@@ -105,6 +116,7 @@ export const useWithoutSupply = defineCheck({
               ? say`A shut valve or a missing run cuts its line off from every tank.`
               : say`No line leads to its tap.`,
             numbers: {},
+            mend: supplyMend(site, use),
           },
         ]
       }
@@ -126,6 +138,17 @@ export const useWithoutSupply = defineCheck({
       ]
     }),
 })
+
+/** The valve that is shut on the way to a use, to be opened; else a line to it from the first tank. */
+function supplyMend(site: Site, { id, at }: Use): Mend | undefined {
+  const runs = [...reached(site, at, { along: 'up' })].flatMap(node => runsTo(site, node))
+  const valve = runs.flatMap(run => run.parts).find(part => part.kind === 'valve' && !part.open)
+  if (valve) return { label: 'Open the valve', move: moveOf('turnValve', { part: valve.id, open: true }) }
+  const [tank] = tanksOf(site)
+  return tank && !runs.length
+    ? { label: `Draw it from ${tank.name}`, move: moveOf('drawFrom', { use: id, tank: tank.id }) }
+    : undefined
+}
 
 /** A pump goes just behind the outlet's valve of the line from the tank. */
 export function liftMend(site: Site, tap: string, tank: string) {
