@@ -1,6 +1,7 @@
 import { useSite } from '~/stores/site'
 import { phraseText, type Phrase } from '#core/words'
-import { showQuantity, showVolume, type Kind } from '#core/units'
+import { ticks } from 'd3-array'
+import { groupDigits, parseQuantity, showQuantity, showVolume, type Kind } from '#core/units'
 
 /** Figures in the units of the open site. */
 export function useUnits() {
@@ -9,6 +10,15 @@ export function useUnits() {
     system: computed(() => store.system),
     show: (value: number, kind: Kind) => showQuantity(value, kind, store.system).text,
     litres: (value: number) => showVolume(value, store.system).text,
+    /** Marks of an axis of litres, round in the site's own unit, up to the most there is. */
+    litreTicks: (most: number, count: number): { litres: number; text: string }[] => {
+      const unitL = parseQuantity('1', 'volume', store.system)
+      const factor = unitL.ok ? unitL.value : 1
+      return ticks(0, most / factor, count).map(value => ({
+        litres: value * factor,
+        text: store.system === 'metric' ? showVolume(value, 'metric').text : `${groupDigits(value, 1)} gal`,
+      }))
+    },
     /** A span of hours as people say it: minutes while there are few, days once there are many. */
     span: (hours: number) =>
       hours < 1.5

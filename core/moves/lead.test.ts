@@ -234,3 +234,25 @@ describe('a hub', () => {
     expect(refusal(three, moveOf('joinAtHub', { tanks: ['tank-1'], boreMm: 50 }))).not.toBe('made')
   })
 })
+
+describe('a name', () => {
+  it('carries through to what was called after it, and leaves what somebody named alone', () => {
+    const site = setUp('wet-town', [{ preset: 'beds', count: 10 }])
+    const more = build(
+      site,
+      moveOf('addSpout', { roof: 'roof-1' }),
+      moveOf('dipLine', { spout: 'spout-2', lowM: -0.4 }),
+      setField('roof', 'roof-1', 'name', 'Old barn'),
+    )
+    const names = (of: Site) =>
+      of.nodes.flatMap(({ kind, name }) => (['spout', 'chamber', 'joint'].includes(kind) ? [name] : []))
+    expect(names(more)).toEqual([
+      'Old barn spout',
+      'First flush of Old barn spout',
+      'Old barn spout 2',
+      'Low point of Old barn spout 2',
+    ])
+    const own = build(more, setField('node', 'spout-1', 'name', 'North'), setField('roof', 'roof-1', 'name', 'Shed'))
+    expect(names(own)).toEqual(['North', 'First flush of North', 'Shed spout 2', 'Low point of Shed spout 2'])
+  })
+})

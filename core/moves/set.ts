@@ -51,12 +51,31 @@ export const set = defineMove({
       const message = value === undefined ? 'must be given' : issue!.message
       throw new Impossible(fieldSentence(deeper, thing.name, message, site.standards.units))
     }
+    const before = thing.fields.name
     if (value === undefined) Reflect.deleteProperty(at.holder!, at.key)
     else at.holder![at.key] = value
+    if (field === 'name' && typeof before === 'string' && typeof value === 'string') carryName(site, before, value)
     // A length that somebody has typed was measured.
     if (of === 'part' && field === 'lengthM') delete thing.fields.guessed
   },
 })
+
+/** What was called after a thing, a spout after its roof, a chamber or a low point after its spout, is so still. */
+function carryName(site: Site, before: string, now: string): void {
+  if (!before || !now) return
+  for (const node of site.nodes) {
+    const { name } = node
+    if (!name || !['spout', 'chamber', 'joint'].includes(node.kind)) continue
+    const called = name.startsWith(`${before} spout`)
+      ? now + name.slice(before.length)
+      : name.endsWith(` of ${before}`)
+        ? name.slice(0, -before.length) + now
+        : undefined
+    if (called === undefined || called === name) continue
+    node.name = called
+    carryName(site, name, called)
+  }
+}
 
 /** Puts the base of anything that stands at a height above the datum. */
 export const setHeight = defineMove({

@@ -7,7 +7,7 @@ import type { FlushTrade } from '#core/balance'
 
 /** Dirt kept out of the tank against litres lost, from a thin flush to a thick one, and where this chamber stands. */
 const props = defineProps<{ trade: FlushTrade; depthMm: number }>()
-const { show, litres } = useUnits()
+const { show, litres, litreTicks } = useUnits()
 const [WIDTH, HEIGHT, LEFT, FOOT] = [330, 170, 40, 30]
 const most = computed(() => Math.max(1, ...props.trade.byDepth.map(point => point.lostL), props.trade.now.lostL))
 const x = computed(() => scaleLinear([0, most.value], [LEFT, WIDTH - 12]).nice())
@@ -44,8 +44,14 @@ const knee = computed(() =>
           <path :d="`M${LEFT} ${y(share)} H${WIDTH - 12}`" />
           <text :x="LEFT - 4" :y="y(share) + 4" text-anchor="end">{{ show(share, 'share') }}</text>
         </template>
-        <text v-for="tick in x.ticks(3)" :key="tick" :x="x(tick)" :y="HEIGHT - FOOT + 13" text-anchor="middle">
-          {{ litres(tick) }}
+        <text
+          v-for="{ litres: tick, text } in litreTicks(x.domain()[1]!, 3)"
+          :key="tick"
+          :x="x(tick)"
+          :y="HEIGHT - FOOT + 13"
+          text-anchor="middle"
+        >
+          {{ text }}
         </text>
         <text :x="WIDTH - 12" :y="HEIGHT - 3" text-anchor="end">lost in a mean year</text>
         <text :x="LEFT + 2" y="18">dirt kept out</text>

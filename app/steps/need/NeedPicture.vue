@@ -8,7 +8,7 @@ import { meanMonths } from '#core/balance'
 
 /** What is asked against what comes to the tanks, month by month, in one picture; and what they must carry over. */
 const results = useResults()
-const { litres } = useUnits()
+const { litreTicks, litres } = useUnits()
 const [WIDTH, HEIGHT, LEFT, FOOT] = [760, 190, 62, 20]
 const months = computed(() => results.outlook && meanMonths(results.outlook))
 const asked = computed(() => months.value?.askedL ?? [])
@@ -36,9 +36,9 @@ const total = (months: number[]) => months.reduce((sum, litres) => sum + litres,
       :aria-label="`Asked ${litres(total(asked))} a year, ${litres(total(given))} come off the roofs`"
     >
       <g class="axis">
-        <template v-for="tick in y.ticks(4)" :key="tick">
+        <template v-for="{ litres: tick, text } in litreTicks(y.domain()[1]!, 4)" :key="tick">
           <path :d="`M${LEFT} ${y(tick)} H${WIDTH}`" />
-          <text :x="LEFT - 6" :y="y(tick) + 4" text-anchor="end">{{ litres(tick) }}</text>
+          <text :x="LEFT - 6" :y="y(tick) + 4" text-anchor="end">{{ text }}</text>
         </template>
       </g>
       <g v-for="(name, month) in MONTH_NAMES" :key="name">

@@ -24,12 +24,8 @@ const served = computed(() => [
     [...walk(site.value, props.use.at, { along: 'up' })].filter(way => !runsThrough(way.node)).map(way => way.node.id),
   ),
 ])
-/** What else could: what comes from outside before other tanks. */
-const others = computed(() =>
-  all.value
-    .filter(({ id }) => !served.value.includes(id))
-    .sort((a, b) => Number(isOutside(b.id)) - Number(isOutside(a.id))),
-)
+/** Wells and mains that do not serve it yet. */
+const others = computed(() => all.value.filter(({ id }) => isOutside(id) && !served.value.includes(id)))
 const chosen = ref('')
 const next = computed(() => others.value.find(({ id }) => id === chosen.value) ?? others.value[0])
 const isOutside = (id: string) => graphOf(site.value).node(id)?.kind !== 'tank'

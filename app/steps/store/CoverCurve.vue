@@ -3,6 +3,7 @@ import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { parseQuantity } from '#core/units'
 import { scaleLinear, scaleLog } from 'd3-scale'
 import { line } from 'd3-shape'
 import type { Cover, CoverPoint, Pool } from '#core/balance'
@@ -10,7 +11,7 @@ import type { Cover, CoverPoint, Pool } from '#core/balance'
 /** How big for it? The share of cuts that are bridged against the size of one tank or group. */
 const props = defineProps<{ cover: Cover; pool: Pool }>()
 const results = useResults()
-const { litres, show, span } = useUnits()
+const { litres, show, span, system } = useUnits()
 const {
   answer: curve,
   failure,
@@ -40,9 +41,15 @@ const now = computed(() => {
   const { pool, cover } = props
   return { capL: pool.capL, share: cover.cuts ? cover.bridged / cover.cuts : 1 }
 })
+/** Five sizes along the axis, in two digits of the site's own unit. */
 const ticks = computed(() => {
   const [first, last] = [points.value[0]?.capL ?? 1, points.value.at(-1)?.capL ?? 10]
-  return Array.from({ length: 5 }, (_, at) => first * (last / first) ** (at / 4))
+  const one = parseQuantity('1', 'volume', system.value)
+  const unitL = one.ok ? one.value : 1
+  return Array.from({ length: 5 }, (_, at) => {
+    const exact = first * (last / first) ** (at / 4)
+    return Number((exact / unitL).toPrecision(2)) * unitL
+  })
 })
 </script>
 

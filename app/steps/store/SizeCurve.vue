@@ -18,7 +18,7 @@ import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
 const results = useResults()
-const { litres, money } = useUnits()
+const { litres, litreTicks, money } = useUnits()
 const {
   answer: curve,
   failure,
@@ -27,7 +27,7 @@ const {
   () => props.pool.id,
   () => results.sizes(props.pool.id),
 )
-const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 52, 14, 30]
+const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 60, 14, 30]
 
 const SHOWN = {
   days: {
@@ -120,6 +120,12 @@ const marks = computed(() => {
   })
 })
 
+/** Marks of the upright axis: round in days, in money, or in what water is measured in. */
+const marksUp = computed(() =>
+  shown.value === 'days' || shown.value === 'price'
+    ? y.value.ticks(4).map(value => ({ value, text: shown.value === 'days' ? String(value) : money(value) }))
+    : litreTicks(y.value.domain()[1]!, 4).map(({ litres: value, text }) => ({ value, text })),
+)
 const grab = useTemplateRef('grab')
 const key = computed(() => `size:${props.pool.tanks[0]!.id}`)
 function widen(capL: number): void {
@@ -170,14 +176,18 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`">
       <title>{{ figure.name }} against the size of {{ pool.name }}</title>
       <g class="axis">
-        <template v-for="tick in y.ticks(4)" :key="tick">
-          <path :d="`M${LEFT} ${y(tick)} H${WIDTH - RIGHT}`" />
-          <text :x="LEFT - 5" :y="y(tick) + 4" text-anchor="end">
-            {{ shown === 'days' ? tick : figure.text(tick) }}
-          </text>
+        <template v-for="tick in marksUp" :key="tick.value">
+          <path :d="`M${LEFT} ${y(tick.value)} H${WIDTH - RIGHT}`" />
+          <text :x="LEFT - 5" :y="y(tick.value) + 4" text-anchor="end">{{ tick.text }}</text>
         </template>
-        <text v-for="tick in x.ticks(5)" :key="`x${tick}`" :x="x(tick)" :y="HEIGHT - FOOT + 14" text-anchor="middle">
-          {{ litres(tick) }}
+        <text
+          v-for="tick in litreTicks(points.at(-1)!.capL, 4)"
+          :key="`x${tick.litres}`"
+          :x="x(tick.litres)"
+          :y="HEIGHT - FOOT + 14"
+          text-anchor="middle"
+        >
+          {{ tick.text }}
         </text>
       </g>
       <path v-if="bandPath" :d="bandPath" class="band" />
