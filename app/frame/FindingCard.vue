@@ -3,6 +3,7 @@ import WorkedSum from '~/fields/WorkedSum.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
+import { listed } from '#core/words'
 import type { Move } from '#core/site'
 import type { StepFinding } from '#core/review'
 
@@ -21,9 +22,11 @@ function show(): void {
 const NAMED = 2
 const others = computed(() => {
   const names = props.alike.map(({ subject }) => subject.name)
+  // A line’s name may hold a comma of its own, so names are told apart by their marks.
+  const quoted = names.map(name => (name.includes(',') ? `“${name}”` : name))
   return names.length <= NAMED + 1
-    ? names.join(', ').replace(/, ([^,]*)$/, ' and $1')
-    : `${names.slice(0, NAMED).join(', ')} and ${names.length - NAMED} more`
+    ? listed(quoted)
+    : listed([...quoted.slice(0, NAMED), `${names.length - NAMED} more`])
 })
 const mends = computed(() => [props.finding, ...props.alike].flatMap(({ mend }) => (mend ? [mend.move] : [])))
 function mendAll(): void {

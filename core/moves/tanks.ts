@@ -57,7 +57,7 @@ export const resizeTank = defineMove({
 
 function takeShape(tank: Tank, shape: Tank['shape']): void {
   const before = tankHeight(tank.shape)
-  tank.shape = shape
+  withItsMass(tank, () => (tank.shape = shape))
   const after = tankHeight(shape)
   if (!(after > 0)) return
   // Fittings near the top keep their distance from the rim, those near the floor theirs from the floor.
@@ -65,6 +65,20 @@ function takeShape(tank: Tank, shape: Tank['shape']): void {
     if (port.heightM > before / 2) port.heightM = toThousandth(Math.max(after * 0.5, port.heightM + after - before))
     else port.heightM = toThousandth(Math.min(port.heightM, after * 0.4))
   }
+}
+
+/** What an empty tank of its kind weighs in a size: walls grow slower than what they hold. */
+function usualMassKg({ tankKind, shape }: Pick<Tank, 'tankKind' | 'shape'>): number {
+  const entry = TANK_KINDS[tankKind]
+  const holdsL = (of: Tank['shape']) => tankVolume({ ...of, levelM: tankHeight(of) }).volumeL
+  return Math.round(entry.emptyMassKg * (holdsL(shape) / holdsL(entry.shape)) ** 0.75)
+}
+
+/** Changes a tank's measures; a weight that nobody weighed changes with them. */
+function withItsMass(tank: Tank, change: () => void): void {
+  const guessed = Math.abs(tank.emptyMassKg - usualMassKg(tank)) <= 1
+  change()
+  if (guessed) tank.emptyMassKg = usualMassKg(tank)
 }
 
 /** A tank of another shape that is as tall and holds about as much. */
@@ -122,7 +136,7 @@ export const setKind = defineMove({
       if (tank.base === 'buried') tank.baseM = toThousandth(tank.baseM + level - tankHeight(sized))
       Object.assign(tank, {
         tankKind: kind,
-        emptyMassKg: Math.round(entry.emptyMassKg * share ** 0.75),
+        emptyMassKg: usualMassKg({ tankKind: kind, shape: sized }),
         lightTight: entry.lightTight,
         lid: entry.lid,
       })
@@ -187,11 +201,15 @@ export const widenTanks = defineMove({
   apply(site, { tanks, share }) {
     const across = Math.sqrt(share)
     for (const id of tanks) {
-      const { shape } = need(site, id, 'tank')
-      if (shape.shape === 'upright-cylinder') shape.diameterM = toThousandth(shape.diameterM * across)
-      else if (shape.shape === 'box')
-        [shape.lengthM, shape.widthM] = [toThousandth(shape.lengthM * across), toThousandth(shape.widthM * across)]
-      else shape.lengthM = toThousandth(shape.lengthM * share)
+      const tank = need(site, id, 'tank')
+      withItsMass(tank, () => widen(tank.shape, across, share))
     }
   },
 })
+
+function widen(shape: Tank['shape'], across: number, share: number): void {
+  if (shape.shape === 'upright-cylinder') shape.diameterM = toThousandth(shape.diameterM * across)
+  else if (shape.shape === 'box')
+    [shape.lengthM, shape.widthM] = [toThousandth(shape.lengthM * across), toThousandth(shape.widthM * across)]
+  else shape.lengthM = toThousandth(shape.lengthM * share)
+}

@@ -208,8 +208,9 @@ export const mosquitoMesh = defineCheck({
   find: ({ site, roofLines }) =>
     roofLines.flatMap((line): Finding[] => {
       const runs = line.stretches.map(({ run }) => run)
-      // A wet line is standing water itself, open to its gutter.
-      const guarded = line.wet ? runs.slice(0, 1) : runs
+      // A wet line that nothing empties is standing water itself, open to its gutter.
+      const stands = line.wet && !line.drainedByChamber
+      const guarded = stands ? runs.slice(0, 1) : runs
       const meshMm = finestMm(guarded)
       if (meshMm <= MOSQUITO_MESH_MM) return []
       return [
@@ -218,16 +219,16 @@ export const mosquitoMesh = defineCheck({
           check: 'mosquito-mesh',
           severity: 'look',
           subject: subjectOf(line),
-          sentence: line.wet
+          sentence: stands
             ? say`Mosquitoes will breed in the water that stands in the line from ${line.spout.name}.`
             : say`Mosquitoes get into ${nameOf(site, line.tankId)} by way of ${line.spout.name}.`,
           why:
             meshMm === Infinity
-              ? say`Nothing in its way is meshed; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.`
+              ? say`Nothing ${stands ? 'before it' : 'in its way'} is meshed; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.`
               : say`The finest screen in its way has a mesh of ${bore(meshMm)}; ${bore(MOSQUITO_MESH_MM)} or finer
                 keeps them out.`,
           numbers: { meshMm: meshMm === Infinity ? 0 : meshMm },
-          mend: line.wet
+          mend: stands
             ? {
                 label: 'Fit a screen head at the spout',
                 move: moveOf('fitScreen', { spout: line.spout.id, type: 'spout' }),

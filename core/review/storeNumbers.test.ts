@@ -72,8 +72,8 @@ describe('how a tank stands', () => {
           build(onStand(0.5), moveOf('resizeTank', { tank: 'tank-1', shape: { lengthM } })),
           'stand-for-engineer',
         ).map(each => each.numbers.massKg)
-      expect(heavy(2.44)).toEqual([])
-      expect(heavy(2.45)).toEqual([2510])
+      expect(heavy(2.38)).toEqual([])
+      expect(heavy(2.39)).toEqual([2503])
     },
   )
 })

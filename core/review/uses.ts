@@ -24,8 +24,9 @@ export const untreatedDrinking = defineCheck({
     site.uses
       .filter(use => use.quality === 'drinking')
       .flatMap(use => {
-        const lines = tanksOf(site)
-          .flatMap(tank => pathsFrom(site, tank.id))
+        // A main is drinking water already; what a tank or a well gives is not.
+        const lines = [...tanksOf(site), ...site.nodes.filter(node => node.kind === 'well')]
+          .flatMap(source => pathsFrom(site, source.id))
           .filter(path => path.end.id === use.at)
         const bare = lines.find(path => {
           const parts = path.runs.flatMap(run => run.parts)

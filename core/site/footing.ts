@@ -10,6 +10,9 @@ import { COVERS, SOILS } from '../catalog'
 export const MOST_HEIGHT_TO_WIDTH = 2
 export const TALL_STAND_M = 1.5
 export const HEAVY_ON_STAND_KG = 2500
+/** A drum on a block or two is nobody's business but its owner's. */
+const LIGHT_KG = 400
+const LOW_M = 0.6
 /** A stand higher than this sways unless it is braced. */
 export const BRACE_ABOVE_M = 0.6
 
@@ -47,7 +50,9 @@ export function footingOf(tank: Tank): Footing {
     heightToWidth,
     ...(onStand && input ? { posts: { input, ...postLoad(input) } } : {}),
     engineer: [
-      ...(liftM > 0.3 && heightToWidth > MOST_HEIGHT_TO_WIDTH ? ['slender' as const] : []),
+      ...(liftM > 0.3 && heightToWidth > MOST_HEIGHT_TO_WIDTH && !(massKg < LIGHT_KG && liftM < LOW_M)
+        ? ['slender' as const]
+        : []),
       ...(onStand && liftM > TALL_STAND_M ? ['tall' as const] : []),
       ...(onStand && massKg > HEAVY_ON_STAND_KG ? ['heavy' as const] : []),
     ],

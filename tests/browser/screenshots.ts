@@ -68,6 +68,26 @@ it('takes the main views', async () => {
   await shoot('other-ways')
   for (let times = 0; times < 3; times++) await page.press('Undo')
   await page.saved()
+  // A town house that lives on a main: no demo site hangs on one.
+  await page.go('/new')
+  await page.choose('What brings the water', 'No roof: a main')
+  await page.choose('What for', 'a household')
+  await page.type('Name of the site', 'Town house', '')
+  await page.press('Set it up')
+  await page.css('.section svg')
+  await page.answered()
+  await page.subject('outages')
+  await page.choose('How Main fails', 'fails now and then')
+  await page.type('Times a year', '20')
+  await page.type('Hours in the mean', '3 days')
+  await page.type('Hours at most', '45 days')
+  await page.until(
+    () => page.text('[data-outage]'),
+    text => /of [5-9]\d\d outages/.test(text),
+    'the cover',
+  )
+  await page.css('[data-cover] .line')
+  await shoot('outages')
   await page.openDemo('brindle-yard')
   await page.click(page.css('.year .frame svg'))
   await page.css('.open-year canvas')

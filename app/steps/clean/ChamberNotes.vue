@@ -148,8 +148,7 @@ function setWay(next: 'outlet' | 'hand' | 'never'): void {
     <p>
       It empties <ChoiceField label="How it empties" :value="way" :choices="WAYS" :set="setWay" /><template
         v-if="chamber.orificeMm !== null"
-      >
-        ,
+        >,
         <ChoiceField
           label="What it empties through"
           :value="chamber.outletBy ?? 'hole'"
