@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { build, put, setUp } from '../../tests/sites'
+import { blank, build, plainTank, put, setUp } from '../../tests/sites'
+import { moveOf, setField } from '../moves'
+import { drySpellFrom } from './drySpell'
 import { bedAsks, bedOf, type Bed } from './beds'
 import { compile } from './compile'
 import { massErrorL, simulate } from './simulate'
@@ -132,5 +134,30 @@ describe('beds of a site', () => {
       ok: false,
     })
     expect(dailySeries(record()).startDay).toBe(dayNumber('2001-06-01'))
+  })
+})
+
+describe('if it stops raining', () => {
+  it('a tank and its bed last as long as a sum by hand says: the soil first, then the tank', () => {
+    const months = Array.from({ length: 12 }, () => ({ rainMm: 60, wetDays: 9, tMinC: 14.8, tMaxC: 26.6 }))
+    const site = build(
+      plainTank(blank(), 'Tank'),
+      moveOf('addUse', { preset: 'beds', count: 20 }),
+      put(['climate', 'months'], months),
+      setField('site', '', 'place.latitudeDeg', 45.72),
+      setField('use', 'use-1', 'amount.cropCoefficient', 1),
+      moveOf('setHeight', { node: 'tap-1', baseM: 0 }),
+    )
+    // FAO-56: 5.0 mm a day in July there. Loam gives 160 mm a metre over half a metre of roots, half of it easily.
+    const { et0MmPerDay } = gardenNeed({
+      ...{ latitudeDeg: 45.72, month: 7, tMinC: 14.8, tMaxC: 26.6 },
+      ...{ areaM2: 20, cropCoefficient: 1, irrigationEfficiency: 0.9 },
+    })
+    expect(et0MmPerDay).toBeCloseTo(5, 1)
+    const soilDays = 40 / et0MmPerDay
+    const tankDays = 900 / ((et0MmPerDay * 20) / 0.9)
+    const { days: lasts } = drySpellFrom(compile(site), dayNumber('2001-07-01'), 1)
+    expect(lasts).toBe(Math.floor(soilDays + tankDays))
+    expect(lasts).toBe(15)
   })
 })

@@ -1,7 +1,8 @@
+import { sum } from 'd3-array'
 import { subjectOf } from './roofLines'
 import { defineCheck, type Finding } from './finding'
 import { monthNames, length, say, volume } from '../words'
-import { frostMonths, nodeById } from '../site'
+import { frostMonths, nodeById, roofMonthL } from '../site'
 import { moveOf } from '../moves'
 
 export const wetLineUndrained = defineCheck({
@@ -49,6 +50,7 @@ export const wetLineFreezes = defineCheck({
     roofLines.flatMap((line): Finding[] => {
       const months = frostMonths(site).filter(month => !line.spout.bypassMonths?.includes(month))
       if (!line.wet || line.drainedByChamber || !months.length) return []
+      const lostL = sum(months, month => roofMonthL(site, month, line.spout.id))
       return [
         {
           id: `wet-line-freezes:${line.spout.id}`,
@@ -58,8 +60,9 @@ export const wetLineFreezes = defineCheck({
           sentence: say`The water that stands in the line from ${line.spout.name} freezes in ${monthNames(months)}
             and splits the pipe.`,
           why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line.
-            By-pass it in those months and drain it, or bury the tank so that it falls all the way.`,
-          numbers: { months: months.length, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
+            By-passed in those months and drained, it forgoes up to ${volume(lostL)}; a tank buried so that it falls
+            all the way forgoes nothing.`,
+          numbers: { months: months.length, lostL, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
           mend: {
             label: 'By-pass it in those months',
             move: moveOf('setBypass', {

@@ -83,6 +83,9 @@ export class Page {
         await told();
         document.querySelectorAll('.sheet .fold > h3 button[aria-expanded=false]').forEach(head => head.click());
         await frame();
+        // Some of what is folded is loaded when it is first opened.
+        const waits = () => [...document.querySelectorAll('.sheet .fold > .body')].some(body => !body.children.length);
+        for (let times = 0; times < 60 && waits(); times++) await frame();
       };
       (async () => {
         for (let times = 0; times < 40 && document.querySelector('.index') && !document.querySelector('.notes h2, .notes p'); times++)
@@ -106,6 +109,14 @@ export class Page {
   async unfold(): Promise<void> {
     await this.driver.executeScript(
       'document.querySelectorAll(".sheet .fold > h3 button[aria-expanded=false]").forEach(head => head.click())',
+    )
+    await this.until(
+      () =>
+        this.driver.executeScript<number>(
+          'return [...document.querySelectorAll(".sheet .fold > .body")].filter(body => !body.children.length).length',
+        ),
+      empty => empty === 0,
+      'what is folded is loaded',
     )
   }
 

@@ -51,7 +51,7 @@ describe('Need', () => {
     for (let times = 0; times < 2; times++) await page.press('Undo')
   })
   it('more than the sky gives is said so', async () => {
-    await page.type('Litres a day', '2000')
+    await page.type('Amount', '2000')
     await page.until(page.findings, found => found[0] === 'asks-more-than-comes', 'too much is asked')
     await page.press('Undo')
     await page.until(page.findings, found => !found.includes('asks-more-than-comes'), 'as before')
@@ -245,6 +245,9 @@ describe('a new site from own months', () => {
   it('asks again for what is wrong and keeps what was typed', async () => {
     await page.go('/new')
     await page.choose('Climate', 'my own twelve months')
+    await page.press('Set it up')
+    expect(await page.text('.problem')).toContain('The latitude')
+    await page.type('Latitude in degrees, south negative', '31', '')
     await page.type('Rain of your twelve months, January to December', '80 70 60 50', '')
     await page.press('Set it up')
     expect(await page.text('.problem')).toContain('twelve figures are needed')
@@ -268,6 +271,8 @@ describe('a new site from own months', () => {
     await page.press('Set it up')
     await page.css('.section svg')
     await page.answered()
+    // What was not told is a guess, and is said to be one.
+    await page.until(page.findings, found => found.includes('weather-assumed'), 'the guess is told')
     expect(await page.errors()).toEqual([])
   })
 })

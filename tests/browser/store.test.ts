@@ -245,14 +245,14 @@ describe('when it stops raining, and water from outside', () => {
     await page.type('Price of a thousand', '4')
     await page.until(
       () => page.text('.outside'),
-      text => /the main [\d  ]+ L, for \d+/.test(text),
+      text => /the main brings [\d  ]+ L, for \d+/.test(text),
       'what it costs',
     )
     await page.press('by the cart load')
     await page.type('Litres a load', '800')
     await page.until(
       () => page.text('.outside'),
-      text => text.includes('carts'),
+      text => text.includes('Water is carted to'),
       'carts',
     )
     await undoAll(4)

@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import FittingNotes from './FittingNotes.vue'
-import JoinNotes from './JoinNotes.vue'
 import SizeCurve from './SizeCurve.vue'
-import SpillNotes from './SpillNotes.vue'
-import StandNotes from './StandNotes.vue'
 import TankNotes from './TankNotes.vue'
 import BesideFigure from '~/fields/BesideFigure.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
@@ -17,6 +13,12 @@ import type { Tank } from '#core/kinds'
 import { BASES, OUTFALLS, SOILS } from '#core/catalog'
 import type { CheckId } from '#core/review'
 import type { Pool } from '#core/balance'
+
+/** What is folded away at first is loaded when it is first opened. */
+const JoinNotes = defineAsyncComponent(() => import('./JoinNotes.vue'))
+const SpillNotes = defineAsyncComponent(() => import('./SpillNotes.vue'))
+const StandNotes = defineAsyncComponent(() => import('./StandNotes.vue'))
+const FittingNotes = defineAsyncComponent(() => import('./FittingNotes.vue'))
 
 /** One tank, or a group that stands at one level: its measures, how it is joined, spills, stands and is fitted, how big. */
 const props = defineProps<{ pool: Pool; subject: Subject }>()
