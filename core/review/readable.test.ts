@@ -75,7 +75,7 @@ describe('every sentence of a review', () => {
         expect(badSentences(there)).toEqual([])
         expect(partsOverWholes(there)).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: 30 },
     )
   })
 
@@ -107,7 +107,7 @@ describe('every sentence of a review', () => {
           expect(partsOverWholes(site)).toEqual([])
         },
       ),
-      { numRuns: 80 },
+      { numRuns: 30 },
     )
   })
 })

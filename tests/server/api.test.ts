@@ -197,7 +197,7 @@ describe('the routes', () => {
     ])
     const us = await post('/api/review', { ...demo(), standards: { ...(demo().standards as object), units: 'us' } })
     const whys = us.json.findings as { check: string; why: string }[]
-    expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('4.094 in')
+    expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('The inlet is 4 in')
     expect(whys.find(finding => finding.check === 'gutter-too-small')!.why).toContain('2.95 in/h')
   })
   it.each<[string, string, unknown, number, string]>([
