@@ -3,10 +3,10 @@ import { choicesOf } from '~/fields/choices'
 import { whyNot } from '#core/answers'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useYard } from '~/stores/yard'
+import OwnMonths from '~/yard/OwnMonths.vue'
+import { NOTHING_TYPED, readOwnMonths, type OwnMonthsTyped } from '~/yard/ownMonths'
 import { parseQuantity, showQuantity, type Kind, type Parsed, type System } from '#core/units'
-import type { Site } from '#core/site'
 import { newSite, standInClimate } from '#core/moves'
-import { monthsTold } from '#core/climate'
 import {
   CLIMATE_IDS,
   CLIMATES,
@@ -22,7 +22,7 @@ const yard = useYard()
 const name = ref('')
 const units = ref<System>('metric')
 const climate = ref<ClimateId | 'own'>('wet-town')
-const own = reactive({ rain: '', wetDays: '', lows: '', highs: '', latitude: '', altitude: '' })
+const own = ref<OwnMonthsTyped>({ ...NOTHING_TYPED })
 /** Where the water comes from: a roof, or only what is brought from outside. */
 const whence = ref<'roof' | 'main' | 'well' | 'cart'>('roof')
 const WHENCES = [
@@ -76,84 +76,11 @@ function setPurpose(next: typeof purpose.value): void {
   count.value = showQuantity(PURPOSES[next].first, PURPOSES[next].kind, units.value).text
 }
 
-const OWN_ROWS = [
-  {
-    field: 'rain' as const,
-    name: 'Rain',
-    label: 'Rain of your twelve months, January to December',
-    metric: '88 66 70 58 62 68 70 78 76 92 96 98 (mm)',
-    other: '3.5 2.6 2.8 2.3 2.4 2.7 2.8 3.1 3 3.6 3.8 3.9 (inches)',
-  },
-  {
-    field: 'wetDays' as const,
-    name: 'Wet days',
-    label: 'Wet days of your twelve months',
-    metric: '12 10 11 10 9 8 8 9 9 11 12 12',
-    other: '12 10 11 10 9 8 8 9 9 11 12 12',
-  },
-  {
-    field: 'lows' as const,
-    name: 'Mean lows',
-    label: 'Mean lows of your twelve months',
-    metric: '2 2 4 6 9 12 14 14 11 8 5 3 (°C)',
-    other: '36 36 39 43 48 54 57 57 52 46 41 37 (°F)',
-  },
-  {
-    field: 'highs' as const,
-    name: 'Mean highs',
-    label: 'Mean highs of your twelve months',
-    metric: '7 8 11 14 18 21 23 22 19 15 10 8 (°C)',
-    other: '45 46 52 57 64 70 73 72 66 59 50 46 (°F)',
-  },
-]
 const placeOf = (id: ClimateId) => ({
   latitudeDeg: CLIMATES[id].latitudeDeg,
   altitudeM: CLIMATES[id].altitudeM,
   frostDepthM: CLIMATES[id].frostDepthM,
 })
-
-type Told = { months: number[] } | { problem: string } | undefined
-/** Twelve figures, parted by blanks, semicolons or new lines, in mm or inches by the site's units; none is nothing told. */
-function twelve(text: string, kind: Kind, what: string, least: number, most: number): Told {
-  const figures = text.split(/[\s;]+|,\s+/).filter(Boolean)
-  if (!figures.length) return undefined
-  if (figures.length !== 12)
-    return {
-      problem:
-        `${what}: twelve figures are needed, January to December; there ${figures.length === 1 ? 'is' : 'are'} ` +
-        `${figures.length}.`,
-    }
-  const read = figures.map(figure => parseQuantity(figure, kind, units.value))
-  const wrong = read.findIndex(parsed => !parsed.ok || parsed.value < least || parsed.value > most)
-  if (wrong >= 0) return { problem: `${what}: the ${wrong + 1}. figure, “${figures[wrong]}”, is no month’s figure.` }
-  return { months: read.map(parsed => (parsed.ok ? parsed.value : 0)) }
-}
-
-/** The person's own months; what they leave out is guessed from the place, and said so at Catch. */
-function ownMonths(place: Site['place']): Site['climate'] | string {
-  const told = {
-    rainMm: twelve(own.rain, 'rain', 'Your months’ rain', 0, 3000),
-    wetDays: twelve(own.wetDays, 'count', 'Your wet days', 0, 31),
-    tMinC: twelve(own.lows, 'temperature', 'Your mean lows', -70, 60),
-    tMaxC: twelve(own.highs, 'temperature', 'Your mean highs', -70, 70),
-  }
-  for (const each of Object.values(told)) if (each && 'problem' in each) return each.problem
-  const months = (each: Told) => (each && 'months' in each ? each.months : undefined)
-  const rainMm = months(told.rainMm)
-  if (!rainMm) return 'Your months’ rain: twelve figures are needed, January to December.'
-  if (Boolean(told.tMinC) !== Boolean(told.tMaxC))
-    return 'Of the temperatures both are needed, the mean lows and the mean highs; or leave both out.'
-  const { burst: _burst, standIn: _standIn, ...rest } = standInClimate('wet-town')
-  return {
-    ...rest,
-    storm: { minutes: 5 },
-    source: 'own months',
-    ...monthsTold(
-      { rainMm, wetDays: months(told.wetDays), tMinC: months(told.tMinC), tMaxC: months(told.tMaxC) },
-      place,
-    ),
-  }
-}
 
 const valueOf = (parsed: Parsed) => (parsed.ok ? parsed.value : 0)
 async function begin(): Promise<void> {
@@ -175,29 +102,18 @@ async function begin(): Promise<void> {
     if (parsed.value <= 0) return void (problem.value = `${field} must be more than nothing.`)
   }
   if (!read.count.ok || (whence.value === 'roof' && !(read.length.ok && read.width.ok))) return
-  const latitudeDeg = Number(own.latitude.replace(',', '.'))
-  const altitude = own.altitude.trim()
-    ? parseQuantity(own.altitude, 'length', units.value)
-    : { ok: true as const, value: 0 }
-  if (climate.value === 'own') {
-    if (!own.latitude.trim() || !(Math.abs(latitudeDeg) <= 90))
-      return void (problem.value = `The latitude, “${own.latitude}”, must be a number from −90 to 90; south of the equator it is negative.`)
-    if (!altitude.ok) return void (problem.value = `The altitude: ${whyNot(altitude)}`)
-  }
-  const place =
+  const told =
     climate.value === 'own'
-      ? { latitudeDeg, altitudeM: altitude.ok ? altitude.value : 0, frostDepthM: 0.5 }
-      : placeOf(climate.value)
-  const weather =
-    climate.value === 'own' ? ownMonths({ ...place, waterTemperatureC: 15 }) : standInClimate(climate.value)
-  if (typeof weather === 'string') return void (problem.value = weather)
+      ? readOwnMonths(own.value, units.value)
+      : { climate: standInClimate(climate.value), place: placeOf(climate.value) }
+  if (typeof told === 'string') return void (problem.value = told)
   const amount = read.count.value
   const made = newSite({
     id: yard.freshSiteId(),
     name: name.value.trim() || 'New site',
     units: units.value,
-    climate: weather,
-    place,
+    climate: told.climate,
+    place: told.place,
     ...(whence.value === 'roof'
       ? {
           roof: {
@@ -252,24 +168,7 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
           of rain a year, made up. Your own record can be loaded afterwards, at Catch.</span
         >
       </p>
-      <div v-if="climate === 'own'" class="own">
-        <p>
-          At latitude <input v-model="own.latitude" aria-label="Latitude in degrees, south negative" /> degrees,
-          <input v-model="own.altitude" aria-label="Altitude" placeholder="0" /> above the sea, January to December:
-        </p>
-        <label v-for="row in OWN_ROWS" :key="row.field"
-          ><span>{{ row.name }}</span
-          ><input
-            v-model="own[row.field]"
-            class="months"
-            :aria-label="row.label"
-            :placeholder="units === 'metric' ? row.metric : row.other"
-        /></label>
-        <p class="soft small">
-          Rain is needed. What you leave out is guessed, temperatures from the latitude and wet days from the rain, and
-          marked as a guess until you say otherwise.
-        </p>
-      </div>
+      <OwnMonths v-if="climate === 'own'" v-model="own" :units="units" />
       <h2>2 · What brings the water?</h2>
       <p>
         <ChoiceField
@@ -341,20 +240,6 @@ input {
 }
 input.wide {
   width: 14em;
-}
-input.months {
-  width: 100%;
-}
-form p.small {
-  font-size: 14px;
-  line-height: 1.5;
-}
-.own label {
-  display: grid;
-  grid-template-columns: 90px 1fr;
-  align-items: baseline;
-  gap: 8px;
-  margin: 4px 0;
 }
 .begin {
   background: var(--oak);

@@ -21,7 +21,8 @@ function endAt(site: Site, run: Run, to: Run['to']): void {
   run.to = to
   delete run.name
   const pipes = run.parts.filter(part => part.kind === 'pipe')
-  if (pipes.length === 1) pipes[0]!.lengthM = guessedLengthM(site, run.from, to, ACROSS_M)
+  if (pipes.length === 1)
+    Object.assign(pipes[0]!, { lengthM: guessedLengthM(site, run.from, to, ACROSS_M), guessed: true })
   takeOutStranded(site, before)
 }
 
