@@ -19,7 +19,13 @@ function take(): void {
     <form @submit.prevent="take">
       <p>
         Prices are told in
-        <input v-model="typed" aria-label="Currency" :maxlength="MOST_LETTERS" placeholder="€, $, £, CHF …" />
+        <input
+          v-model="typed"
+          class="typed"
+          aria-label="Currency"
+          :maxlength="MOST_LETTERS"
+          placeholder="€, $, £, CHF …"
+        />
       </p>
       <p class="soft small">
         Figures are not converted: a price is what somebody typed, or a guess of that order to be replaced by a quote.
@@ -29,17 +35,3 @@ function take(): void {
     <template #footer><el-button type="primary" @click="take">Use it</el-button></template>
   </el-dialog>
 </template>
-
-<style scoped>
-input {
-  font: inherit;
-  font-weight: 600;
-  color: var(--ink);
-  background: var(--field);
-  border: 0;
-  border-bottom: 2px solid var(--oak);
-  border-radius: 2px 2px 0 0;
-  padding: 1px 6px 0;
-  width: 7em;
-}
-</style>

@@ -149,7 +149,7 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
           aria-label="Name of the site"
           placeholder="New site"
           maxlength="80"
-          class="wide"
+          class="typed wide"
           @keydown.enter.prevent
         />, measured in <ChoiceField label="Units" :value="units" :choices="UNITS" :set="setUnits" />.
       </p>
@@ -184,8 +184,8 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
             :value="roof.material"
             :choices="materials"
             :set="value => (roof.material = value)"
-          />, <input v-model="roof.length" aria-label="Length of the roof" /> by
-          <input v-model="roof.width" aria-label="Width of the roof" />, seen from above with its eaves.
+          />, <input v-model="roof.length" class="typed" aria-label="Length of the roof" /> by
+          <input v-model="roof.width" class="typed" aria-label="Width of the roof" />, seen from above with its eaves.
         </template>
         <template v-else-if="whence === 'main'">
           that keeps two tanks nearly full, for when it fails. How it fails is said at Store.</template
@@ -196,7 +196,7 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
       <h2>3 · What for?</h2>
       <p>
         For <ChoiceField label="What for" :value="purpose" :choices="purposes" :set="setPurpose" />: {{ asking.asks }}
-        <input v-model="count" :aria-label="asking.asks" />
+        <input v-model="count" class="typed" :aria-label="asking.asks" />
       </p>
       <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
       <button type="submit" class="move begin">Set it up</button>
@@ -225,18 +225,6 @@ h2 {
 form p {
   line-height: 2;
   font-size: 16px;
-}
-input {
-  font: inherit;
-  font-weight: 600;
-  color: var(--ink);
-  background: var(--field);
-  border: 0;
-  border-bottom: 2px solid var(--oak);
-  border-radius: 2px 2px 0 0;
-  padding: 1px 6px 0;
-  width: 7em;
-  line-height: 1.4;
 }
 input.wide {
   width: 14em;

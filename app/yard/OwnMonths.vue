@@ -40,14 +40,16 @@ const OWN_ROWS = [
 <template>
   <div class="own">
     <p>
-      At latitude <input v-model="own.latitude" aria-label="Latitude in degrees, south negative" /> degrees,
-      <input v-model="own.altitude" aria-label="Altitude" placeholder="0" /> above the sea, January to December:
+      At latitude
+      <input v-model="own.latitude" class="typed" aria-label="Latitude in degrees, south negative" /> degrees,
+      <input v-model="own.altitude" class="typed" aria-label="Altitude" placeholder="0" /> above the sea, January to
+      December:
     </p>
     <label v-for="row in OWN_ROWS" :key="row.field"
       ><span>{{ row.name }}</span
       ><input
         v-model="own[row.field]"
-        class="months"
+        class="typed months"
         :aria-label="row.label"
         :placeholder="units === 'metric' ? row.metric : row.other"
     /></label>
@@ -65,18 +67,6 @@ p {
 p.small {
   font-size: 14px;
   line-height: 1.5;
-}
-input {
-  font: inherit;
-  font-weight: 600;
-  color: var(--ink);
-  background: var(--field);
-  border: 0;
-  border-bottom: 2px solid var(--oak);
-  border-radius: 2px 2px 0 0;
-  padding: 1px 6px 0;
-  width: 7em;
-  line-height: 1.4;
 }
 input.months {
   width: 100%;

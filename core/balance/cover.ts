@@ -5,8 +5,8 @@ import { simulate, type DailyRun } from './simulate'
 import { runLanes, runWeather } from './runLanes'
 import { cutsOf, medianHours, type Cut } from './outages'
 import { poolColumns } from './columns'
-import type { Compiled, Demand, Outage } from './compiled'
-import { dayOf, monthsFrom, seriesOf, type DailySeries } from '../climate'
+import type { Compiled, Outage } from './compiled'
+import { dayOf, seriesOf, type DailySeries } from '../climate'
 import type { OutageRule } from '../kinds'
 
 /** What a well, a main or the power leaves behind when it fails. */
@@ -39,10 +39,10 @@ function hanging({ demands, topUps, hangsOn }: Compiled, outage: number): number
 }
 
 /** The month (0–11) in which some uses ask most. */
-function thirstiest(demands: Demand[], run: DailyRun, month: ArrayLike<number>, compiled: Compiled): number {
+function thirstiest(compiled: Compiled, uses: number[], run: DailyRun, month: ArrayLike<number>): number {
   const asked = Array<number>(12).fill(0)
-  for (const demand of demands) {
-    const askedOn = askedByUse(compiled, run, month, compiled.demands.indexOf(demand))
+  for (const use of uses) {
+    const askedOn = askedByUse(compiled, run, month, use)
     for (let day = 0; day < run.days; day++) asked[month[day]!]! += askedOn(day)
   }
   return asked.indexOf(max(asked) ?? 0)
@@ -88,12 +88,7 @@ export function coversOf(compiled: Compiled, series: DailySeries, run: DailyRun)
   const usual = compiled.outages.length ? usualL(compiled, run) : []
   return compiled.outages.map((outage, index) => {
     const uses = hanging(compiled, index)
-    const month = thirstiest(
-      uses.map(use => compiled.demands[use]!),
-      run,
-      series.month,
-      compiled,
-    )
+    const month = thirstiest(compiled, uses, run, series.month)
     const without = (startL: number[]) => hoursWithout(compiled, index, uses, month, startL)
     const full = without(compiled.pools.map(pool => pool.capL))
     const askedOn = uses.map(use => askedByUse(compiled, run, series.month, use))
@@ -149,12 +144,7 @@ export function coverCurve(compiled: Compiled, outageId: string, pool: number, s
   const uses = hanging(compiled, index)
   const days = series.rainMm.length
   const cuts = cutsOf(outage, series)
-  const month = thirstiest(
-    uses.map(use => compiled.demands[use]!),
-    simulate(compiled, series),
-    monthsFrom(series.startDay, days),
-    compiled,
-  )
+  const month = thirstiest(compiled, uses, simulate(compiled, series), series.month)
   const hoursOf = (site: Compiled) =>
     hoursWithout(
       site,

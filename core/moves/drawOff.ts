@@ -1,5 +1,5 @@
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, valve, named } from './move'
-import { straightLine } from './sources'
+import { straightLine, tankLine } from './sources'
 import { freshPort } from './joins'
 import { showVolume } from '../units'
 import { tankHeight } from '../sums'
@@ -135,8 +135,7 @@ export const drawFrom = defineMove({
       delete line.name
       return
     }
-    const to = { node: use.at, port: 'in' }
-    addRun(site, from, to, [valve(outlet.boreMm), pipe(guessedLengthM(site, from, to, 8), 26.6)])
+    tankLine(site, tank, need(site, use.at, 'tap'))
   },
 })
 

@@ -140,14 +140,14 @@ export const supplyFrom = defineMove({
     if (!source || !SOURCES.includes(source.kind)) throw new Impossible('That is no tank, well or main of this site.')
     if (runsTo(site, tap.id).some(run => run.from.node === id))
       throw new Impossible(`${source.name ?? 'That'} leads there already.`)
-    keepFromComingBack(site, tap)
     if (source.kind === 'well' || source.kind === 'main') straightLine(site, source, tap)
     else if (source.kind === 'tank') tankLine(site, source, tap)
     if (runsTo(site, tap.id).length > 1) keepFromComingBack(site, tap)
   },
 })
 
-function tankLine(site: Site, tank: Tank, tap: NodeOf<'tap'>): Run {
+/** A tank's outlet led to a tap by a line of its own. */
+export function tankLine(site: Site, tank: Tank, tap: NodeOf<'tap'>): Run {
   const [outlet] = portsByRole(tank, 'outlet')
   if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
   const [from, to] = [

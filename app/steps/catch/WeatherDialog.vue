@@ -126,8 +126,8 @@ async function take(station: Station): Promise<void> {
 <template>
   <el-dialog v-model="shown" title="Ask the weather service" width="min(600px, 96vw)" append-to-body>
     <p>
-      Stations near latitude <input v-model="latitude" aria-label="Latitude of the place" /> and longitude
-      <input v-model="longitude" aria-label="Longitude of the place" />:
+      Stations near latitude <input v-model="latitude" class="typed" aria-label="Latitude of the place" /> and longitude
+      <input v-model="longitude" class="typed" aria-label="Longitude of the place" />:
       <button type="button" class="move" :disabled="Boolean(busy)" @click="find">Find stations</button>
     </p>
     <p v-if="busy" role="status" class="soft">
@@ -154,14 +154,6 @@ async function take(station: Station): Promise<void> {
 
 <style scoped>
 input {
-  font: inherit;
-  font-weight: 600;
-  color: var(--ink);
-  background: var(--field);
-  border: 0;
-  border-bottom: 2px solid var(--oak);
-  border-radius: 2px 2px 0 0;
-  padding: 1px 6px 0;
   width: 5.5em;
 }
 .stations {

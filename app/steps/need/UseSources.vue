@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useThing } from '~/fields/useThing'
-import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
 import { graphOf, lineTo, nameOf, tanksOf, walk, type Use } from '#core/site'
 import { runsThrough } from '#core/kinds'
@@ -10,7 +9,6 @@ import { moveOf } from '#core/moves'
 /** Where a use is drawn from: a tank, a well, a main, or two of them, and which of them serves it first. */
 const props = defineProps<{ use: Use }>()
 const store = useSite()
-const reading = useReading()
 const set = useThing('use', () => props.use.id)
 const site = computed(() => store.site!)
 const all = computed(() => [
@@ -29,9 +27,7 @@ const others = computed(() => all.value.filter(({ id }) => isOutside(id) && !ser
 const chosen = ref('')
 const next = computed(() => others.value.find(({ id }) => id === chosen.value) ?? others.value[0])
 const isOutside = (id: string) => graphOf(site.value).node(id)?.kind !== 'tank'
-const both = computed(
-  () => served.value.some(isOutside) && served.value.some(id => !isOutside(id)) && reading.value.compiled,
-)
+const both = computed(() => served.value.some(isOutside) && served.value.some(id => !isOutside(id)))
 const FIRST = [
   { value: 'tank' as const, name: 'the tank first, and what comes from outside takes over' },
   { value: 'outside' as const, name: 'what comes from outside first, and the tank takes over' },
