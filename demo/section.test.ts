@@ -117,7 +117,7 @@ describe('a wet line in a storm', () => {
     const [gentle, hard] = [20, 400].map(mmPerH => stormLines(dipped, drawing, mmPerH)[0]!)
     expect(gentle!.parts.at(-1)![1][1]).toBeCloseTo(drawing.scale.y(0.95), 6)
     expect(gentle!.parts).toHaveLength(2)
-    expect(hard!.atSpoutM).toBeGreaterThan(gentle!.atSpoutM)
+    expect(hard!.atTopM).toBeGreaterThan(gentle!.atTopM)
     expect(gentle!.spills).toBe(false)
     expect(stormLines(dipped, drawing, 2000)[0]!.spills).toBe(true)
   })

@@ -3,17 +3,27 @@ import { phraseText, type Phrase } from '#core/words'
 import { ticks } from 'd3-array'
 import { groupDigits, parseQuantity, showQuantity, showVolume, type Kind } from '#core/units'
 
+const FOOT_M = 0.3048
+
 /** Figures in the units of the open site. */
 export function useUnits() {
   const store = useSite()
+  const unitL = () => {
+    const one = parseQuantity('1', 'volume', store.system)
+    return one.ok ? one.value : 1
+  }
   return {
     system: computed(() => store.system),
     show: (value: number, kind: Kind) => showQuantity(value, kind, store.system).text,
     litres: (value: number) => showVolume(value, store.system).text,
+    /** What a stretch of pipe holds: litres a metre, gallons a foot. */
+    litresAlong: (litresPerM: number) =>
+      store.system === 'metric'
+        ? `${groupDigits(litresPerM, 1)} L a metre`
+        : `${groupDigits((litresPerM * FOOT_M) / unitL(), 2)} gal a foot`,
     /** Marks of an axis of litres, round in the site's own unit, up to the most there is. */
     litreTicks: (most: number, count: number): { litres: number; text: string }[] => {
-      const unitL = parseQuantity('1', 'volume', store.system)
-      const factor = unitL.ok ? unitL.value : 1
+      const factor = unitL()
       return ticks(0, most / factor, count).map(value => ({
         litres: value * factor,
         text: store.system === 'metric' ? showVolume(value, 'metric').text : `${groupDigits(value, 1)} gal`,

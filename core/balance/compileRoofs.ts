@@ -8,6 +8,7 @@ import {
   highestM,
   lineFrom,
   lossSchool,
+  openAtM,
   pathsFrom,
   roofAreaM2,
   roofLosses,
@@ -26,8 +27,8 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
     roof.spouts.map(({ nodeId, share, gutter }): Caught => {
       const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
       const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id))
-      // Water does not climb: what a line that rises above its spout cannot take spills at the gutter.
-      const pool = path && highestM(site, path) <= spout.baseM + LEVEL_M ? poolOf.get(path.end.id)! : AWAY
+      // Water does not climb: what a line that rises above where it is open to the air cannot take spills there.
+      const pool = path && highestM(site, path) <= openAtM(spout, path.runs) + LEVEL_M ? poolOf.get(path.end.id)! : AWAY
       return {
         roofId: roof.id,
         spoutId: nodeId,

@@ -33,21 +33,8 @@ export const EMPTIES_SLOWLY_HOURS = EMPTY_WITHIN_HOURS + 0.5
 export const WET_DAY_HOURS = 6
 export const DRY_HOURS_OF_WET_DAY = 24 - WET_DAY_HOURS
 
-/** Pipe for standpipes, with a price to start from, in whatever money the site counts; a merchant's price beats it. */
-export const STANDPIPES = [
-  { innerDiameterMm: 104, pricePerM: 9, endsPrice: 22 },
-  { innerDiameterMm: 154, pricePerM: 17, endsPrice: 38 },
-  { innerDiameterMm: 193, pricePerM: 31, endsPrice: 64 },
-]
 /** One length of pipe: past it a standpipe needs joints and support. */
 export const STANDPIPE_MOST_M = 2
-/** Sealed drums with a lid that opens, by litres. */
-export const FLUSH_DRUMS = [
-  { volumeL: 30, innerDiameterMm: 300, heightM: 0.43, price: 24 },
-  { volumeL: 60, innerDiameterMm: 370, heightM: 0.56, price: 30 },
-  { volumeL: 120, innerDiameterMm: 460, heightM: 0.73, price: 42 },
-  { volumeL: 200, innerDiameterMm: 570, heightM: 0.8, price: 55 },
-]
 
 export const BYPASSES = { flap: 'a flap at the spout', gate: 'a gate in the line' } as const
 export type BypassId = keyof typeof BYPASSES

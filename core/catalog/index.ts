@@ -9,14 +9,13 @@ export {
   DRY_HOURS_OF_WET_DAY,
   EMPTIES_SLOWLY_HOURS,
   EMPTY_WITHIN_HOURS,
-  FLUSH_DRUMS,
   FLUSH_SCHOOLS,
   LONG_DRY_DAYS,
   STANDPIPE_MOST_M,
-  STANDPIPES,
   WET_DAY_HOURS,
   type FlushSchoolId,
 } from './flush'
+export { flushDrumsSold, standpipesSold, type FlushDrum, type Standpipe } from './flushForms'
 export {
   DOWNPIPE_BORES_MM,
   GUTTER_PROFILES,

@@ -1,4 +1,5 @@
 import { TANK_KINDS, type TankKindId } from './tanks'
+import type { System } from '../units'
 
 /**
  * Larger tanks cost less a litre: price grows with about the three-quarter power of what a tank holds, for vessels of
@@ -12,11 +13,12 @@ export function guessedPrice(kind: TankKindId, volumeL: number): number {
   return price * (volumeL / priceAtL) ** SIZE_EXPONENT
 }
 
-const US_GAL_L = 3.785411784
+const [US_GAL_L, IMPERIAL_GAL_L] = [3.785411784, 4.54609]
 const gallons = (...sizes: number[]) => sizes.map(size => size * US_GAL_L)
+const imperialGallons = (...sizes: number[]) => sizes.map(size => size * IMPERIAL_GAL_L)
 
-/** Sizes a kind is usually sold in where gallons are spoken, litres. */
-const GALLON_SIZES_L: Record<TankKindId, number[]> = {
+/** Sizes a kind is usually sold in where US gallons are spoken, litres. */
+const US_SIZES_L: Record<TankKindId, number[]> = {
   drum: gallons(30, 55),
   tote: gallons(275, 330),
   stock: gallons(100, 300, 400),
@@ -26,6 +28,19 @@ const GALLON_SIZES_L: Record<TankKindId, number[]> = {
   steel: gallons(2500, 5000, 12000, 25000),
   header: gallons(150, 300, 550),
   pump: gallons(55, 105, 210),
+}
+
+/** Sizes a kind is usually sold in where imperial gallons are spoken, litres. */
+const IMPERIAL_SIZES_L: Record<TankKindId, number[]> = {
+  drum: imperialGallons(25, 45),
+  tote: imperialGallons(130, 220),
+  stock: imperialGallons(85, 165, 330),
+  upright: imperialGallons(165, 220, 550, 1100, 2200, 4400),
+  lying: imperialGallons(220, 440, 1100),
+  buried: imperialGallons(550, 1100, 1650, 2200),
+  steel: imperialGallons(2200, 4800, 10000, 20000),
+  header: imperialGallons(110, 220, 440),
+  pump: imperialGallons(45, 90, 165),
 }
 
 /** Sizes a kind is usually sold in where litres are spoken. */
@@ -41,6 +56,7 @@ const LITRE_SIZES_L: Record<TankKindId, number[]> = {
   pump: [200, 400, 750],
 }
 
+const SIZES_L = { metric: LITRE_SIZES_L, us: US_SIZES_L, imperial: IMPERIAL_SIZES_L }
+
 /** Sizes a kind is usually sold in, in the system of units that its market speaks; litres. */
-export const sizesSoldL = (kind: TankKindId, units: 'metric' | 'us' | 'imperial'): number[] =>
-  (units === 'us' ? GALLON_SIZES_L : LITRE_SIZES_L)[kind]
+export const sizesSoldL = (kind: TankKindId, units: System): number[] => SIZES_L[units][kind]

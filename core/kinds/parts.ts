@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { bore, choice, flag, id, kept, number, size } from './limits'
+import { bore, choice, flag, heightM, id, kept, number, size } from './limits'
 import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
 import { SCREEN_IDS } from '../catalog'
 
@@ -82,7 +82,12 @@ export const PART_KINDS = {
   screen: row({
     name: 'screen',
     tells: ({ meshMm }) => say`screen of ${boreOf(meshMm)}`,
-    fields: { meshMm: size(100), type: choice(SCREEN_IDS).optional() },
+    fields: {
+      meshMm: size(100),
+      type: choice(SCREEN_IDS).optional(),
+      /** A screen head below its spout: the height above the datum where its line is open to the air. */
+      hangsAtM: heightM().optional(),
+    },
     does: 'meshes',
     passes: 'both ways',
     levels: true,

@@ -3,7 +3,7 @@ import { MOVES, type MoveName } from './registry'
 import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
 import { type Answer, type Problem, refuse } from '../answers'
-import { checkSite, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
+import { checkSite, fieldSentence, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
 
 enablePatches()
 
@@ -24,11 +24,11 @@ export function applyMove(site: Site, move: Move): MoveResult {
   const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
   if (!kind) return refuse(`There is no move called “${move.name}”.`)
   const args = kind.args.safeParse(move.args)
-  if (!args.success)
-    return refuse(
-      `${args.error.issues[0]!.path.join('.') || move.name} ${args.error.issues[0]!.message}.`,
-      args.error.issues[0]!.path.join('.'),
-    )
+  if (!args.success) {
+    const { path, message } = args.error.issues[0]!
+    const field = path.join('.')
+    return refuse(fieldSentence(field || move.name, undefined, message, site.standards.units), field)
+  }
   const label = kind.label(args.data, site)
   try {
     const [next, patches, inverse] = produceWithPatches(site, draft => {

@@ -1,11 +1,13 @@
 import { LINE_MM } from './roofs'
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, named } from './move'
+import type { System } from '../units'
 import { chamberDrainTime, chamberLength, firstFlushVolume } from '../sums'
 import {
   chamberAreaM2,
   chamberDrainInput,
   chamberVolumeL,
   lineFrom,
+  openAtM,
   spoutsAbove,
   runsFrom,
   runsTo,
@@ -17,7 +19,7 @@ import {
   portHeightM,
 } from '../site'
 import type { NodeOf, Part } from '../kinds'
-import { EMPTY_WITHIN_HOURS, FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '../catalog'
+import { EMPTY_WITHIN_HOURS, flushDrumsSold, STANDPIPE_MOST_M, standpipesSold } from '../catalog'
 import { z } from 'zod'
 
 const depthMm = () => z.number().positive().max(20)
@@ -25,22 +27,24 @@ const depthMm = () => z.number().positive().max(20)
 type Size = Pick<NodeOf<'chamber'>, 'form' | 'innerDiameterMm' | 'heightM' | 'lengthM'>
 
 /**
- * The size and form a chamber takes for a volume: a standpipe while one length of pipe is enough, else the smallest
- * sealed drum that holds it.
+ * The size and form a chamber takes for a volume, of what is sold where the site stands: a standpipe while one length
+ * of pipe is enough, else the smallest sealed drum that holds it.
  */
-export function chamberFor(volumeL: number, spaceM: number): Size {
+export function chamberFor(volumeL: number, spaceM: number, units: System): Size {
   const heightM = Math.max(0.5, Math.min(STANDPIPE_MOST_M, spaceM))
-  for (const { innerDiameterMm } of STANDPIPES) {
+  for (const { innerDiameterMm } of standpipesSold(units)) {
     const { lengthM } = chamberLength({ volumeL, innerDiameterMm })
     if (lengthM <= heightM)
       return { form: 'standpipe', innerDiameterMm, heightM: Math.max(0.2, Math.ceil(lengthM * 1000) / 1000) }
   }
   // A drum larger than what is wanted takes its water in lower down, and holds no more than that.
-  const drum = FLUSH_DRUMS.map(({ innerDiameterMm, heightM: tallM }) => ({
-    innerDiameterMm,
-    tallM,
-    ...chamberLength({ volumeL, innerDiameterMm }),
-  })).find(({ lengthM, tallM }) => lengthM <= Math.min(tallM, heightM))
+  const drum = flushDrumsSold(units)
+    .map(({ innerDiameterMm, heightM: tallM }) => ({
+      innerDiameterMm,
+      tallM,
+      ...chamberLength({ volumeL, innerDiameterMm }),
+    }))
+    .find(({ lengthM, tallM }) => lengthM <= Math.min(tallM, heightM))
   if (drum)
     return { form: 'drum', innerDiameterMm: drum.innerDiameterMm, heightM: Math.ceil(drum.lengthM * 1000) / 1000 }
   const drumM = Math.min(0.9, heightM)
@@ -108,10 +112,10 @@ export const fitFirstFlush = defineMove({
       depthMm,
     }).volumeL
     const topM = Math.min(
-      Math.min(portHeightM(site, run.from), spout.baseM) - (at === 'line' ? 0 : 0.3),
+      Math.min(portHeightM(site, run.from), openAtM(spout, line)) - (at === 'line' ? 0 : 0.3),
       Math.max(portHeightM(site, run.to) + 0.05, spout.groundM + 0.6),
     )
-    const size = chamberFor(volumeL, topM - spout.groundM - 0.15)
+    const size = chamberFor(volumeL, topM - spout.groundM - 0.15, site.standards.units)
     const chamber: NodeOf<'chamber'> = {
       kind: 'chamber',
       id: freshId(site, 'chamber'),
@@ -188,7 +192,7 @@ export const sizeChamber = defineMove({
       chamber,
       chamber.form === 'lying'
         ? lyingFor(volumeL, chamber.innerDiameterMm)
-        : chamberFor(volumeL, chamber.baseM + chamber.heightM - chamber.groundM - 0.15),
+        : chamberFor(volumeL, chamber.baseM + chamber.heightM - chamber.groundM - 0.15, site.standards.units),
     )
     chamber.wantedMm = depthMm
   },
@@ -211,7 +215,8 @@ export const formChamber = defineMove({
     const volumeL = chamberVolumeL(chamber)
     const pipeMm = chamber.form === 'drum' ? LINE_MM : chamber.innerDiameterMm
     if (form === 'lying') return reshape(chamber, lyingFor(volumeL, innerDiameterMm ?? pipeMm))
-    const across = innerDiameterMm ?? (form === 'drum' ? FLUSH_DRUMS.at(-1)!.innerDiameterMm : pipeMm)
+    const across =
+      innerDiameterMm ?? (form === 'drum' ? flushDrumsSold(site.standards.units).at(-1)!.innerDiameterMm : pipeMm)
     const { lengthM } = chamberLength({ volumeL, innerDiameterMm: across })
     reshape(chamber, {
       form,

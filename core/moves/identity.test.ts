@@ -40,7 +40,7 @@ describe('one move sets a field', () => {
     expect(refusal(site, setField('node', 'tank-1', 'ventMm', undefined))).toBe('Vent of “A” must be given.')
     const us = build(site, setField('site', '', 'standards.units', 'us'))
     expect(refusal(us, setField('roof', 'roof-1', 'pitchDeg', 80))).toBe('Pitch of “Barn” must be at most 75°.')
-    expect(refusal(us, setField('node', 'tank-1', 'baseM', 6000))).toContain('16404 ft')
+    expect(refusal(us, setField('node', 'tank-1', 'baseM', 6000))).toContain('16\u202f000 ft')
   })
   it('refuses unknown fields, identity and lists of other things; a field of what is not there says so', () => {
     expect(refusal(site, setField('node', 'tank-1', 'coverr', 'black'))).toContain('is not a field of it')

@@ -166,6 +166,29 @@ function takeScreen(line: Run[], type: ScreenId): void {
   for (const run of line) run.parts = run.parts.filter(part => !(part.kind === 'screen' && part.type === type))
 }
 
+/**
+ * Hangs a spout's screen head at a height above the datum, below the gutter's outlet, where it is open to the air:
+ * what is above it no longer pushes the water on. Without a height it hangs at the spout again.
+ */
+export const hangScreen = defineMove({
+  args: z.object({ spout: z.string(), atM: z.number().min(-500).max(5000).optional() }),
+  label: ({ spout }, site) => `Hang the screen head of ${nameOf(site, spout, 'the line')} higher or lower`,
+  apply(site, { spout: id, atM }) {
+    const spout = need(site, id, 'spout')
+    const head = lineFrom(site, id)[0]?.parts.find(part => part.kind === 'screen' && part.type === 'spout')
+    if (head?.kind !== 'screen') throw new Impossible(`${spout.name} has no screen head yet; fit one first.`)
+    if (atM === undefined) return void delete head.hangsAtM
+    const say = (heightM: number) => showQuantity(heightM, 'length', site.standards.units).text
+    if (atM > spout.baseM)
+      throw new Impossible(
+        `Height of the screen head must be at most ${say(spout.baseM)}, where the gutter’s outlet is.`,
+      )
+    if (atM <= spout.groundM)
+      throw new Impossible(`Height of the screen head must be more than ${say(spout.groundM)}, where the ground is.`)
+    head.hangsAtM = atM
+  },
+})
+
 export const takeOutScreen = defineMove({
   args: z.object({ spout: z.string(), type: z.enum(['spout', 'inlet', 'line']) }),
   label: ({ type }) => `Take out ${SCREENS[type].name}`,

@@ -19,8 +19,9 @@ import {
 import { fitSecondOverflow, fitSumpPump, leadOverflow, leadSpout } from './lead'
 import { leadTo } from './outfalls'
 import { dropOption, keepOption } from './options'
+import { notePrice } from './prices'
 import { mergeTank } from './merge'
-import { dipLine, fitLowDrain, fitScreen, joinSpouts, setBore, setBypass, takeOutScreen } from './lines'
+import { dipLine, fitLowDrain, fitScreen, hangScreen, joinSpouts, setBore, setBypass, takeOutScreen } from './lines'
 import {
   feedByFloat,
   fitFloat,
@@ -94,6 +95,7 @@ export const MOVES = {
   joinSpouts,
   setBore,
   fitScreen,
+  hangScreen,
   takeOutScreen,
   setBypass,
   fitFirstFlush,
@@ -106,6 +108,7 @@ export const MOVES = {
   fitTreatment,
   fitDrip,
   ration,
+  notePrice,
   keepOption,
   dropOption,
 }

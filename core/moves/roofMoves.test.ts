@@ -264,6 +264,19 @@ describe('moves along the line', () => {
       ),
     ).toHaveLength(1)
   })
+  it('a screen head hangs between its ground and the gutter’s outlet, and at the spout again', () => {
+    const fitted = build(barn(), moveOf('fitScreen', { spout: 'spout-1', type: 'spout' }))
+    const hang = (atM?: number) => moveOf('hangScreen', { spout: 'spout-1', atM })
+    expect(refusal(barn(), hang(1.5))).toContain('has no screen head yet')
+    expect(refusal(fitted, hang(9))).toMatch(/at most [\d.]+ m, where the gutter’s outlet is/)
+    expect(refusal(fitted, hang(0))).toContain('where the ground is')
+    const hung = build(fitted, hang(1.5))
+    expect(partsOf(hung)[0]).toMatchObject({ type: 'spout', hangsAtM: 1.5 })
+    expect(build(hung, hang())).toEqual(fitted)
+    // A chamber that is fitted later hangs under it.
+    const chamber = nodeById(build(hung, moveOf('fitFirstFlush', { spout: 'spout-1' })), 'chamber-1')
+    expect(chamber.kind === 'chamber' && chamber.baseM + chamber.heightM).toBeLessThanOrEqual(1.2)
+  })
   it('a by-pass has its months in order, a flap unless said, and gates stay gates', () => {
     const spout = (site: Site) => nodeById(site, 'spout-1')
     const site = build(barn(), moveOf('setBypass', { spout: 'spout-1', months: [12, 1, 12] }))

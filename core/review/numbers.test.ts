@@ -106,12 +106,32 @@ describe('the numbers in a finding are those of the site', () => {
     const slow = finding(narrow, 'line-too-slow')
     const [line] = roofLines(narrow)
     expect(slow.numbers).toMatchObject({ haveM: expect.closeTo(0.25, 9), passesMmPerH: line!.passesMmPerH })
-    expect(slow.numbers.needM).toBeCloseTo(waterLine(line!, 60).atSpoutM - 0.95, 9)
+    expect(slow.numbers.needM).toBeCloseTo(waterLine(line!, 60).atTopM - 0.95, 9)
     const cold = { ...wet, climate: standInClimate('cold-upland') }
     const frozen = finding(cold, 'wet-line-freezes')
     expect(frozen.numbers).toMatchObject({ months: 5, standingL: roofLines(wet)[0]!.standingL })
     expect(phraseText(frozen.sentence, 'metric')).toContain('November to March')
     expect(finding(build(cold, frozen.mend!.move), 'wet-line-freezes')).toBeUndefined()
+  })
+  it('a screen head hung too low: the height it leaves, and the height that is enough', () => {
+    const site = build(
+      plainTank(blank(), 'A'),
+      moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
+      moveOf('fitScreen', { spout: 'spout-1', type: 'spout' }),
+    )
+    const narrow = build(site, moveOf('setBore', { runs: [lineFrom(site, 'spout-1')[0]!.id], boreMm: 50 }))
+    expect(finding(narrow, 'line-too-slow')).toBeUndefined()
+    const hung = build(narrow, moveOf('hangScreen', { spout: 'spout-1', atM: 1 }))
+    const slow = finding(hung, 'line-too-slow')
+    expect(slow.numbers.haveM).toBeCloseTo(1 - roofLines(hung)[0]!.inletM, 9)
+    expect(phraseText(slow.sentence, 'metric')).toContain('the screen head runs over')
+    const mended = build(hung, slow.mend!.move)
+    expect(finding(mended, 'line-too-slow')).toBeUndefined()
+    expect(roofLines(mended)[0]!.topM).toBeLessThan(3)
+    const under = build(narrow, moveOf('hangScreen', { spout: 'spout-1', atM: 0.9 }))
+    const fed = finding(under, 'fed-from-below')
+    expect(phraseText(fed.sentence, 'metric')).toContain('higher than the screen head')
+    expect(finding(build(under, fed.mend!.move), 'fed-from-below')).toBeUndefined()
   })
   it('what an outlet wastes in a mean year, and the flush that wastes less', () => {
     const site = build(

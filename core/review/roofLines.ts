@@ -7,6 +7,14 @@ import type { Part } from '../kinds'
 import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
 
 const FALL_M = 0.02
+const HEAD_STEP_M = 0.05
+
+/** Where a line is open to the air, in words; and the move that hangs its screen head at the spout again. */
+const openAt = ({ head }: RoofLine) => (head ? 'the screen head' : 'the gutter’s outlet')
+const hangAtSpout = ({ spout }: RoofLine) => ({
+  label: 'Hang the screen head at the spout',
+  move: moveOf('hangScreen', { spout: spout.id }),
+})
 /** What a finding about a roof's line is about: its spout. */
 export const subjectOf = ({ spout }: RoofLine) => ({ kind: 'node' as const, id: spout.id, name: spout.name })
 
@@ -17,24 +25,30 @@ export const fedFromBelow = defineCheck({
   sound: 'Every roof stands above the inlet it feeds',
   find: ({ site, roofLines }) =>
     roofLines.flatMap(line => {
-      const shortM = line.inletM + FALL_M - line.spout.baseM
+      const shortM = line.inletM + FALL_M - line.topM
       if (shortM <= 0) return []
       const tank = nodeById(site, line.tankId)
+      const above = line.inletM + FALL_M <= line.spout.baseM
       return [
         {
           id: `fed-from-below:${line.spout.id}`,
           check: 'fed-from-below',
           severity: 'wrong',
           subject: subjectOf(line),
-          sentence: say`Water will not run from ${line.spout.name} into ${nameOf(site, tank.id)}: the inlet is higher than the
-            gutter’s outlet.`,
-          why: say`The outlet stands at ${length(line.spout.baseM)}, the inlet at ${length(line.inletM)} above the
-            datum.`,
-          numbers: { spoutM: line.spout.baseM, inletM: line.inletM },
-          mend: {
-            label: 'Lower the tank until it runs',
-            move: moveOf('setHeight', { node: tank.id, baseM: Math.round((tank.baseM - shortM - 0.1) * 100) / 100 }),
-          },
+          sentence: say`Water will not run from ${line.spout.name} into ${nameOf(site, tank.id)}: the inlet is higher than
+            ${openAt(line)}.`,
+          why: say`${line.head ? 'The screen head' : 'The outlet'} stands at ${length(line.topM)}, the inlet at
+            ${length(line.inletM)} above the datum.`,
+          numbers: { spoutM: line.topM, inletM: line.inletM },
+          mend: above
+            ? hangAtSpout(line)
+            : {
+                label: 'Lower the tank until it runs',
+                move: moveOf('setHeight', {
+                  node: tank.id,
+                  baseM: Math.round((tank.baseM - shortM - 0.1) * 100) / 100,
+                }),
+              },
         },
       ]
     }),
@@ -49,22 +63,25 @@ export const lineClimbs = defineCheck({
     roofLines.flatMap((line): Finding[] => {
       const node = nodeById(site, line.high.nodeId)
       const name = nameOf(site, node.id)
-      const overM = line.high.heightM - line.spout.baseM
+      const overM = line.high.heightM - line.topM
       if (overM <= 0.005 || node.kind === 'tank') return []
+      const above = line.high.heightM <= line.spout.baseM + 0.005
       return [
         {
           id: `line-climbs:${line.spout.id}`,
           check: 'line-climbs',
           severity: 'wrong',
           subject: subjectOf(line),
-          sentence: say`Water would have to climb to get from ${line.spout.name} past ${name}; the gutter fills
-            and spills instead.`,
-          why: say`${name} stands ${length(overM)} above the gutter’s outlet.`,
+          sentence: say`Water would have to climb to get from ${line.spout.name} past ${name};
+            ${line.head ? 'its screen head' : 'the gutter'} fills and spills instead.`,
+          why: say`${name} stands ${length(overM)} above ${openAt(line)}.`,
           numbers: { overM },
-          mend: {
-            label: 'Lower it until it runs',
-            move: moveOf('setHeight', { node: node.id, baseM: Math.round((node.baseM - overM - 0.1) * 100) / 100 }),
-          },
+          mend: above
+            ? hangAtSpout(line)
+            : {
+                label: 'Lower it until it runs',
+                move: moveOf('setHeight', { node: node.id, baseM: Math.round((node.baseM - overM - 0.1) * 100) / 100 }),
+              },
         },
       ]
     }),
@@ -90,6 +107,18 @@ function passingBore(line: RoofLine, mmPerH: number): number | undefined {
   })
 }
 
+/** The least height, in steps of a hand's breadth, at which a hung screen head lets the storm through. */
+function passingHeadM(line: RoofLine, mmPerH: number): number | undefined {
+  const { head, spout } = line
+  if (!head) return undefined
+  for (let atM = line.topM + HEAD_STEP_M; atM <= spout.baseM; atM += HEAD_STEP_M) {
+    const topM = Math.round(atM * 100) / 100
+    const raised = { ...line, topM, head: { ...head, hangsAtM: topM } }
+    if (!waterLine(raised, mmPerH).spills) return topM
+  }
+  return undefined
+}
+
 /** A tank is not advised further down than this. */
 const MOST_LOWERED_M = 5
 
@@ -104,16 +133,18 @@ export const lineTooSlow = defineCheck({
       : roofLines
           .filter(
             line =>
-              line.spout.baseM - line.inletM > FALL_M &&
-              line.high.heightM <= line.spout.baseM + 0.005 &&
+              line.topM - line.inletM > FALL_M &&
+              line.high.heightM <= line.topM + 0.005 &&
               line.areaM2 > 0 &&
               line.passesMmPerH < storm.intensityMmPerH * 0.98,
           )
           .map((line): Finding => {
             const water = waterLine(line, storm.intensityMmPerH)
-            const haveM = line.spout.baseM - line.inletM
-            const needM = water.atSpoutM - line.inletM
+            const haveM = line.topM - line.inletM
+            const needM = water.atTopM - line.inletM
+            const runsOver = line.head ? 'the screen head runs over' : 'the gutter spills'
             const wider = passingBore(line, storm.intensityMmPerH)
+            const higherM = passingHeadM(line, storm.intensityMmPerH)
             return {
               id: `line-too-slow:${line.spout.id}`,
               check: 'line-too-slow',
@@ -121,27 +152,32 @@ export const lineTooSlow = defineCheck({
               subject: subjectOf(line),
               sentence: line.wet
                 ? say`The wet line from ${line.spout.name} has too little height to push the design storm through;
-                  the gutter spills.`
-                : say`The line from ${line.spout.name} is too narrow for the design storm; water backs up and the
-                  gutter spills.`,
-              why: say`From the gutter’s outlet down to the inlet of ${nameOf(site, line.tankId)} it has
+                  ${runsOver}.`
+                : say`The line from ${line.spout.name} is too narrow for the design storm; water backs up and
+                  ${runsOver}.`,
+              why: say`From ${openAt(line)} down to the inlet of ${nameOf(site, line.tankId)} it has
                 ${length(haveM)}; the storm of ${intensity(storm.intensityMmPerH)} would need ${length(needM)}. It
                 passes ${intensity(line.passesMmPerH)}.`,
               numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
-              mend: wider
+              mend: higherM
                 ? {
-                    label: say`Lay it in ${pipeSize(wider)} pipe`,
-                    move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }),
+                    label: 'Hang the screen head higher',
+                    move: moveOf('hangScreen', { spout: line.spout.id, atM: higherM }),
                   }
-                : needM - haveM > MOST_LOWERED_M
-                  ? undefined
-                  : {
-                      label: 'Lower the tank',
-                      move: moveOf('setHeight', {
-                        node: line.tankId,
-                        baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100,
-                      }),
-                    },
+                : wider
+                  ? {
+                      label: say`Lay it in ${pipeSize(wider)} pipe`,
+                      move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }),
+                    }
+                  : needM - haveM > MOST_LOWERED_M
+                    ? undefined
+                    : {
+                        label: 'Lower the tank',
+                        move: moveOf('setHeight', {
+                          node: line.tankId,
+                          baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100,
+                        }),
+                      },
             }
           }),
 })
@@ -175,9 +211,11 @@ export const unequalJoin = defineCheck({
               subject: subjectOf(tight.line),
               sentence:
                 tight.spareM < 0
-                  ? say`In the design storm the gutter at ${tight.line.spout.name} runs over while
+                  ? say`In the design storm ${tight.line.head ? 'the screen head' : 'the gutter'} at
+                    ${tight.line.spout.name} runs over while
                     ${easy.line.spout.name} still swallows.`
-                  : say`The gutter at ${tight.line.spout.name} will run over first.`,
+                  : say`${tight.line.head ? 'The screen head' : 'The gutter'} at ${tight.line.spout.name} will run over
+                    first.`,
               why: say`Up to where the two lines join, its side costs the storm ${length(tight.lossM)} and the other
                 ${length(easy.lossM)}; the height left is ${length(Math.max(0, tight.spareM))} here and
                 ${length(Math.max(0, easy.spareM))} there.`,

@@ -72,7 +72,9 @@ export function drawSection(site: Site, wantedPx: number, heightPx: number, wide
     const way = wayOf(place(run.from, run.to), place(run.to, run.from), lane.leaving, round, sourceY)
     return { run, way, lane }
   })
-  const parts = placeParts(ways)
+  const parts = placeParts(ways, part =>
+    part.kind === 'screen' && part.hangsAtM !== undefined ? scale.y(part.hangsAtM) : undefined,
+  )
   const routes = ways.map(({ run, way }, at) => routeOf(site, run, way, parts[at]!))
   return { widthPx, heightPx, scale, slots, ground: groundLine(slots, scale, widthPx), routes }
 }

@@ -44,6 +44,20 @@ describe('the parts of a run', () => {
     const [placed] = placeParts([{ run: line, way: level, lane: { ...alone, partsBefore: 3 } }])
     expect(placed![0]!.x).toBeGreaterThan(70)
   })
+  it('with a height of its own stands where its line comes to that height', () => {
+    const line = run('r', valve('hung'), pipe('p', 5), valve('late'))
+    const bent: Point[] = [
+      [0, 50],
+      [16, 50],
+      [16, 200],
+      [90, 200],
+    ]
+    const at = (y: number) =>
+      placeParts([{ run: line, way: bent, lane: alone }], part => (part.id === 'hung' ? y : undefined))
+    expect(at(130)[0]![0]).toMatchObject({ x: 16, y: 130, upright: true })
+    // A height that the line never comes to leaves it where it would stand anyway.
+    expect(at(900)).toEqual(placeParts([{ run: line, way: bent, lane: alone }]))
+  })
   it('give way to what stands already, and to a bend, but pass none of their own', () => {
     const one = run('one', valve('a'), pipe('p', 5))
     const two = run('two', valve('b'), valve('c'), pipe('q', 5))

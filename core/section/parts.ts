@@ -64,9 +64,12 @@ function wantedPx(run: Run, totalPx: number, lane: Lane): number[] {
 
 /**
  * Places the parts of every run on its way. Where one would lie on a part that stands already, or in a bend, it gives
- * way along its line, past none of its own neighbours.
+ * way along its line, past none of its own neighbours. A part that has a height of its own, `heldY`, stands there.
  */
-export function placeParts(runs: readonly { run: Run; way: Point[]; lane: Lane }[]): PlacedPart[][] {
+export function placeParts(
+  runs: readonly { run: Run; way: Point[]; lane: Lane }[],
+  heldY: (part: Part) => number | undefined = () => undefined,
+): PlacedPart[][] {
   const standing: { x: number; y: number }[] = []
   return runs.map(({ run, way, lane }) => {
     const { early, late } = drawnParts(run)
@@ -85,7 +88,9 @@ export function placeParts(runs: readonly { run: Run; way: Point[]; lane: Lane }
         const bent = bends.some(bend => Math.abs(bend - px) < BEND_PX) ? 30 : 0
         return lying + bent + Math.abs(px - start)
       }
-      const px = trouble(start) ? leastTroubled(start, fromPx, toPx, trouble) : start
+      const atY = heldY(part)
+      const held = atY === undefined ? undefined : reachedPx(way, atY)
+      const px = held ?? (trouble(start) ? leastTroubled(start, fromPx, toPx, trouble) : start)
       fromPx = px + SYMBOL_PX
       const { x, y, upright } = along(way, px)
       standing.push({ x, y })
@@ -112,6 +117,17 @@ const lengthOf = (way: Point[]) => way.slice(1).reduce((sum, point, at) => sum +
 function bendsOf(way: Point[]): number[] {
   let px = 0
   return way.slice(1, -1).map((point, at) => (px += stepPx(way[at]!, point)))
+}
+
+/** How far along a way it first comes to a height; undefined where it never does. */
+function reachedPx(way: Point[], y: number): number | undefined {
+  let px = 0
+  for (let at = 1; at < way.length; at++) {
+    const [a, b] = [way[at - 1]!, way[at]!]
+    if (Math.min(a[1], b[1]) <= y && y <= Math.max(a[1], b[1])) return px + Math.abs(y - a[1])
+    px += stepPx(a, b)
+  }
+  return undefined
 }
 
 /** The place so many pixels along a way. */

@@ -47,7 +47,8 @@ export interface StormLine {
   runIds: string[]
   parts: [[number, number], [number, number]][]
   spills: boolean
-  atSpoutM: number
+  /** Where the line is open to the air: at the spout, or at the screen head below it. */
+  atTopM: number
 }
 
 const FULL_M = 0.005
@@ -57,19 +58,22 @@ export function stormLines(site: Site, drawing: Drawing, mmPerH: number): StormL
   return roofLines(site)
     .filter(line => line.areaM2 > 0)
     .map(line => {
-      const { places, spills, atSpoutM } = waterLine(line, mmPerH)
+      const headX = (runId: string) =>
+        drawing.routes.find(route => route.runId === runId)?.parts.find(part => part.id === line.head?.id)?.x
+      const { places, spills, atTopM } = waterLine(line, mmPerH)
       const parts = line.stretches.flatMap(({ run }, index): StormLine['parts'] => {
         const [from, to] = ends.get(run.id)!
+        const head = index === 0 ? headX(run.id) : undefined
         const fills = index === 0 || places[index]!.waterM > places[index]!.heightM + FULL_M
         return fills
           ? [
               [
-                [from[0], drawing.scale.y(index === 0 ? atSpoutM : places[index]!.waterM)],
+                [head ?? from[0], drawing.scale.y(index === 0 ? atTopM : places[index]!.waterM)],
                 [to[0], drawing.scale.y(places[index + 1]!.waterM)],
               ],
             ]
           : []
       })
-      return { spoutId: line.spout.id, runIds: line.stretches.map(({ run }) => run.id), parts, spills, atSpoutM }
+      return { spoutId: line.spout.id, runIds: line.stretches.map(({ run }) => run.id), parts, spills, atTopM }
     })
 }

@@ -1,7 +1,7 @@
 import type { Roof, Run, Site } from './schema'
 import { roleOf } from './names'
 import { graphOf, nodeById, reached, walk, type Way } from './graph'
-import { runsThrough, type NodeOf } from '../kinds'
+import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
 
 /**
  * The runs from a spout to where its water ends, in order: through chambers and joints, past drains, to a tank where
@@ -14,6 +14,16 @@ export function lineFrom(site: Site, spoutId: string): Run[] {
   const line = ends.find(way => way.node.kind === 'tank') ?? ends.find(way => way.node.kind !== 'outfall') ?? ends[0]
   return line?.steps.map(step => step.run) ?? []
 }
+
+/** A screen head that hangs at a height of its own in the first run of a spout's line. */
+export type HungHead = PartOf<'screen'> & { hangsAtM: number }
+const isHung = (part: Part): part is HungHead => part.kind === 'screen' && part.hangsAtM !== undefined
+
+export const hungHead = (run: Run | undefined): HungHead | undefined => run?.parts.find(isHung)
+
+/** Where a spout's line is open to the air, and its storm spills: its gutter's outlet, or a screen head below it. */
+export const openAtM = (spout: NodeOf<'spout'>, line: readonly Run[]): number =>
+  Math.min(spout.baseM, hungHead(line[0])?.hangsAtM ?? Infinity)
 
 /** The way back from a tap to the tank, well or main that its line starts from; undefined where none leads to it. */
 export function wayTo(site: Site, tapId: string): Way | undefined {

@@ -81,6 +81,8 @@ function doubledIds(site: Site): Problem[] {
     site[list].forEach((item, index) => look(`${list}[${index}].id`, item.id, `“${item.name}”`))
   }
   seen.clear()
+  site.prices?.forEach((price, index) => look(`prices[${index}].id`, price.id, 'A price'))
+  seen.clear()
   for (const list of ['nodes', 'roofs', 'runs', 'uses'] as const)
     site[list].forEach((item, index) => look(`${list}[${index}].id`, item.id, `“${item.name ?? item.id}”`))
   site.runs.forEach((run, index) =>

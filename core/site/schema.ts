@@ -8,6 +8,7 @@ import {
   number,
   outageSchema,
   partSchema,
+  price,
   share,
   size,
   text,
@@ -240,6 +241,9 @@ export const modeSchema = kept({
 })
 export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSchema).max(2000) })
 
+/** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
+export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).optional() })
+
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -268,6 +272,7 @@ export const siteSchema = kept({
   nodes: z.array(nodeSchema).max(1000),
   runs: z.array(runSchema).max(1000),
   uses: z.array(useSchema).max(300),
+  prices: z.array(priceSchema).max(500).optional(),
   modes: z.array(modeSchema).max(50),
   options: z.array(optionSchema).max(50),
 })

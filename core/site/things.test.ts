@@ -85,9 +85,7 @@ describe('a field of a thing', () => {
   })
   it('is told wrong in a sentence with its owner, its limit in the reader’s units', () => {
     expect(fieldSentence('baseM', 'Oak', 'must be at most 30', 'metric')).toBe('Height of “Oak” must be at most 30 m.')
-    expect(fieldSentence('baseM', 'Oak', 'must be at most 30', 'us')).toBe(
-      'Height of “Oak” must be at most 98 ft 5 1/8 in.',
-    )
+    expect(fieldSentence('baseM', 'Oak', 'must be at most 30', 'us')).toBe('Height of “Oak” must be at most 98 ft.')
     expect(fieldSentence('tee', undefined, 'must be one of swept, square', 'metric')).toBe(
       'Tee must be one of swept, square.',
     )

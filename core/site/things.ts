@@ -5,6 +5,7 @@ import {
   monthSchema,
   optionSchema,
   pieceSchema,
+  priceSchema,
   rationSchema,
   roofSchema,
   runSchema,
@@ -14,7 +15,7 @@ import {
   type Site,
 } from './schema'
 import { nameOf, runName } from './names'
-import { fieldRow, showQuantity, type System } from '../units'
+import { fieldRow, showLimit, type System } from '../units'
 import { nodeSchemaOf, partSchemaOf, PART_KINDS, portSchema, type NodeKind, type PartKind } from '../kinds'
 
 /** A thing of a document that has fields, as it is found by its id. */
@@ -103,6 +104,10 @@ export const THINGS = {
     }
     return undefined
   },
+  price: (site, id) => {
+    const price = site.prices?.find(each => each.id === id)
+    return found(price, priceSchema, price?.id ?? '')
+  },
   mode: (site, id) => {
     const mode = site.modes.find(each => each.id === id)
     return found(mode, modeSchema, mode?.name ?? '')
@@ -188,9 +193,10 @@ export function fieldSentence(
   return `${field ? capital(fieldWords(field)) : 'The document'}${of} ${withUnit(field, message, system)}.`
 }
 
-/** Limits are told in the units of whoever reads them. */
+/** Limits are told in round figures of whoever reads them. */
 function withUnit(field: string, message: string, system: System): string {
   const limit = /^(.* )(-?[\d.]+)$/.exec(message)
   if (!limit || !field) return message
-  return limit[1] + showQuantity(Number(limit[2]), fieldRow(field.split('.').at(-1)!).kind, system).text
+  const end = /at most/.test(limit[1]!) ? 'most' : 'least'
+  return limit[1] + showLimit(Number(limit[2]), fieldRow(field.split('.').at(-1)!).kind, system, end)
 }

@@ -77,6 +77,8 @@ const TOLD: Record<string, Partial<FieldRow>> = {
   runoffMm: { kind: 'rain', words: 'runoff' },
   share: { kind: 'share', words: 'share' },
   slope: { kind: 'share', words: 'slope' },
+  soldInM: { words: 'length it is sold in' },
+  hangsAtM: { words: 'height of the screen head' },
   startShare: { words: 'trigger' },
   stillWaterDepthM: { words: 'depth to water' },
   stopM: { words: 'stop of the float' },

@@ -1,5 +1,5 @@
 export { fieldRow } from './fields'
 export { MONTH_NAMES } from './monthNames'
 export { parseQuantity, type Parsed } from './parse'
-export { groupDigits, showQuantity, showVolume } from './show'
+export { groupDigits, showLimit, showQuantity, showVolume } from './show'
 export type { Kind, System } from './units'

@@ -22,6 +22,23 @@ export function showQuantity(value: number, kind: Kind, system: System): ShownQu
   return { number, unit, text: unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}` }
 }
 
+/**
+ * A limit in round figures of the system, on the safe side of what it truly is: at most two digits that count, fewer
+ * feet for a most, more for a least.
+ */
+export function showLimit(value: number, kind: Kind, system: System, end: 'least' | 'most'): string {
+  const { unit } = SHOWN[kind][system]
+  const known = UNITS[kind].find(candidate => candidate.words[0] === unit)!
+  const spoken = value / known.factor - (known.offset ?? 0)
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(spoken) || 1)) - 1)
+  const isSi = unit === SHOWN[kind].metric.unit
+  // What is round already, but for a hair of arithmetic, stays as it is.
+  const steps = Math.round((spoken / step) * 1e6) / 1e6
+  const round = isSi ? spoken : (end === 'most' ? Math.floor(steps) : Math.ceil(steps)) * step
+  const number = groupDigits(round, 6)
+  return unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}`
+}
+
 /** Depths of rain under an inch are told apart by thousandths: a flush of 0.016 in is not one of 0.02. */
 function decimalsOf(spoken: number, kind: Kind, system: System): number {
   const { decimals } = SHOWN[kind][system]

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { whyNot } from '../answers'
 import { type Kind, type System, SHOWN, UNITS } from './units'
-import { showQuantity, showVolume } from './show'
+import { showLimit, showQuantity, showVolume } from './show'
 import { parseQuantity } from './parse'
 
 function si(text: string, kind: Kind, system: System = 'metric'): number {
@@ -99,5 +99,34 @@ describe('showing and reading back', () => {
     expect(showVolume(17900, 'metric').text).toBe('17.9 m³')
     expect(showVolume(1040.988, 'us').text).toBe('275 US gal')
     expect(showQuantity(Number.NaN, 'volume', 'metric').text).toBe('–')
+  })
+})
+
+describe('a limit', () => {
+  it('is told in round figures of the system, on the safe side', () => {
+    expect(showLimit(100000, 'length', 'us', 'most')).toBe('320 000 ft')
+    expect(showLimit(-500, 'length', 'us', 'least')).toBe('−1600 ft')
+    expect(showLimit(5000, 'bore', 'imperial', 'most')).toBe('190 in')
+    expect(showLimit(0.05, 'rain', 'us', 'least')).toBe('0.002 in')
+    expect(showLimit(1e7, 'volume', 'us', 'most')).toBe('2 600 000 US gal')
+    expect(showLimit(40, 'temperature', 'us', 'most')).toBe('100 °F')
+    expect(showLimit(0, 'length', 'us', 'least')).toBe('0 ft')
+  })
+  it('is what it is where the system speaks SI, or counts', () => {
+    expect(showLimit(5000, 'bore', 'metric', 'most')).toBe('5000 mm')
+    expect(showLimit(365, 'count', 'us', 'most')).toBe('365')
+    expect(showLimit(0.875, 'share', 'us', 'most')).toBe('87.5 %')
+  })
+  it('lies within what it is a limit of, and is a tenth off at most', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 1e5, noNaN: true }), value => {
+        const told = parseQuantity(showLimit(value, 'length', 'us', 'most'), 'length', 'us')
+        const least = parseQuantity(showLimit(value, 'length', 'us', 'least'), 'length', 'us')
+        expect(told.ok && told.value).toBeLessThanOrEqual(value * (1 + 1e-6))
+        expect(told.ok && told.value).toBeGreaterThan(value * 0.9)
+        expect(least.ok && least.value).toBeGreaterThanOrEqual(value * (1 - 1e-6))
+        expect(least.ok && least.value).toBeLessThan(value * 1.1 + 1e-6)
+      }),
+    )
   })
 })

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { By, openBrowser, type Page } from './page'
+import { By, Key, openBrowser, type Page } from './page'
 
 let page: Page
 beforeAll(async () => {
@@ -75,6 +75,20 @@ describe('lines and first flush', () => {
     )
     expect(/the first ([\d.]+) mm/.exec(await page.text('.chamber'))![1]).toBe(depth)
   })
+  it('what is paid for pipe is typed where its price stands, with the length it is sold in', async () => {
+    const row = async () => (await page.all('.forms tbody tr'))[0]!.getText()
+    const before = await row()
+    await page.type('Length of standpipe of 104 mm', '20 ft')
+    await page.type('Price of standpipe of 104 mm', '31')
+    await page.type('Price of the ends of standpipe of 104 mm', '9')
+    const lengths = Number(/× (\d)/.exec(await row())?.[1] ?? 1)
+    await page.until(row, text => text.includes(`${31 * lengths + 9} €`), 'it comes to that')
+    await page.type('Price of standpipe of 104 mm', '-3')
+    expect(await page.text('.forms .problem')).toContain('must be at least 0')
+    await page.driver.actions().sendKeys(Key.ESCAPE).perform()
+    await undo(3)
+    await page.until(row, text => text === before, 'guesses again')
+  })
   it('with nobody there a hand-emptied chamber keeps next to nothing out, and says so', async () => {
     await page.openDemo('brindle-yard', 'clean')
     await page.until(
@@ -86,6 +100,26 @@ describe('lines and first flush', () => {
     const before = await kept()
     await page.type('Days between emptyings', '14')
     await page.until(kept, now => now < before, 'less often keeps less out')
+  })
+  it('a screen head is hung within reach, costs height, and is refused above its gutter', async () => {
+    await page.openDemo('brindle-yard', 'clean')
+    await page.press('Fit a sloped screen head at the spout')
+    await page.press('within reach')
+    await page.until(
+      () => page.text('.head'),
+      text => /hangs at .* 1\.5 m above the ground.* no longer push/s.test(text) && text.includes('instead of'),
+      'it hangs',
+    )
+    await page.type('Height of the screen head', '9 m')
+    expect(await page.text('.head .problem')).toMatch(/must be at most [\d.]+ m, where the gutter’s outlet is/)
+    await page.driver.actions().sendKeys(Key.ESCAPE).perform()
+    await page.press('Hang it at the spout')
+    await page.until(
+      () => page.text('.head'),
+      text => text.includes('sits at the gutter’s outlet'),
+      'at the spout again',
+    )
+    await undo(3)
   })
   it('one chamber for two spouts that share a line', async () => {
     // The service was down on purpose above; what the page logs from here on counts.

@@ -152,34 +152,6 @@ describe('Quillfern Ridge', () => {
     await page.press('Undo')
   })
 
-  it('shows consequences within 100 ms of the keystroke', async () => {
-    await page.answered()
-    const field = await page.field('Diameter')
-    await field.click()
-    const change = async (text: string) => {
-      await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text)
-      return page.driver.executeAsyncScript<number>(
-        `
-        const done = arguments[0], input = arguments[1];
-        const figure = document.querySelector('[data-figure="Usable when full"]'), before = figure.textContent;
-        const start = performance.now();
-        new MutationObserver(() => {
-          if (figure.textContent !== before && !figure.textContent.includes('…')) done(performance.now() - start)
-        }).observe(figure, { characterData: true, childList: true, subtree: true });
-        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))`
-          .replace('arguments[0]', 'arguments[arguments.length - 1]')
-          .replace('arguments[1]', 'arguments[0]'),
-        field,
-      )
-    }
-    const times = []
-    for (const text of ['2.5', '2.3', '2.6', '2.2', '2.4', '2.7', '2.1', '2.8', '2.4']) times.push(await change(text))
-    times.sort((a, b) => a - b)
-    console.log(`keystroke to new figure: median ${times[4]!.toFixed(0)} ms, worst ${times[8]!.toFixed(0)} ms`)
-    // Whatever else the machine does while this runs can only lengthen some of them.
-    expect(times[2]).toBeLessThan(100)
-  })
-
   it('a sum opens its arithmetic in place, and the sums drawer works one in other units', async () => {
     await page.click(page.css('.tank .sum button'))
     expect(await page.text('.worked')).toContain('π × 2.4² / 4')

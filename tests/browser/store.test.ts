@@ -258,39 +258,3 @@ describe('when it stops raining, and water from outside', () => {
     await undoAll(4)
   })
 })
-
-describe('many years', () => {
-  const years = async () =>
-    Number(/In ([\d  ]+) made-up years/.exec(await page.text('.many'))?.[1]?.replace(/\D/g, '') ?? 0)
-  it('are run when the Sheet opens, more on demand; a stopped run leaves the last answer', async () => {
-    await page.openDemo('quillfern-ridge')
-    await page.subject('many')
-    await page.until(years, count => count === 1200, '40 times 30 years')
-    const said = await page.text('.many p')
-    await page.press('Run 1000 times 30 years')
-    await page.css('.many progress')
-    await page.press('Stop')
-    await page.until(
-      () => page.all('.many progress'),
-      bars => bars.length === 0,
-      'stopped',
-    )
-    expect(await page.text('.many p')).toBe(said)
-    await page.press('Run 1000 times 30 years')
-    await page.until(years, count => count === 30000, 'all of them')
-    console.log(/[\d.]+ s\./.exec(await page.text('.many'))?.[0])
-  })
-  it('say when they are from before a change', async () => {
-    await page.type('Diameter', '2')
-    await page.subject('many')
-    await page.until(
-      () => page.text('.many'),
-      text => text.includes('from before the last change'),
-      'old',
-    )
-    await page.press('Undo')
-    await page.press('Run 40 times again')
-    await page.until(years, count => count === 1200, 'run again')
-    expect(await page.text('.many')).not.toContain('from before')
-  })
-})

@@ -1,11 +1,27 @@
 import { defineConfig } from 'vitest/config'
 
+const PACE = 'tests/browser/pace.test.ts'
+const here = {
+  globalSetup: ['tests/browser/server.ts'],
+  testTimeout: 60000,
+  hookTimeout: 45000,
+}
+
+/** Two browsers at a time do what people do; what is timed comes after them, with the machine to itself. */
 export default defineConfig({
   test: {
-    include: ['tests/browser/**/*.test.ts'],
-    globalSetup: ['tests/browser/server.ts'],
-    fileParallelism: false,
-    testTimeout: 45000,
-    hookTimeout: 45000,
+    projects: [
+      {
+        test: {
+          ...here,
+          name: 'use',
+          include: ['tests/browser/**/*.test.ts'],
+          exclude: [PACE],
+          maxWorkers: 2,
+          sequence: { groupOrder: 1 },
+        },
+      },
+      { test: { ...here, name: 'pace', include: [PACE], maxWorkers: 1, sequence: { groupOrder: 2 } } },
+    ],
   },
 })

@@ -1,51 +1,20 @@
 <script setup lang="ts">
+import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { chamberLength } from '#core/sums'
+import { endsOf, flushForms, type FlushForm } from '#core/site'
 import { moveOf } from '#core/moves'
 import type { NodeOf } from '#core/kinds'
-import { FLUSH_DRUMS, STANDPIPE_MOST_M, STANDPIPES } from '#core/catalog'
 
-/** A chamber of the same litres in pipe or as a drum, with what each costs to begin with. */
+/** A chamber of the same litres in pipe or as a drum that is sold, with what each comes to by one's own prices. */
 const props = defineProps<{ chamber: NodeOf<'chamber'>; areaM2: number; depthMm: number }>()
 const store = useSite()
-const { show, litres, money } = useUnits()
-const volumeL = computed(() => props.areaM2 * props.depthMm)
-const lengthOf = (innerDiameterMm: number) => chamberLength({ volumeL: volumeL.value, innerDiameterMm }).lengthM
-const rows = computed(() => [
-  ...STANDPIPES.map(({ innerDiameterMm, pricePerM, endsPrice }) => {
-    const heightM = lengthOf(innerDiameterMm)
-    return {
-      form: 'standpipe' as const,
-      innerDiameterMm,
-      heightM,
-      price: pricePerM * heightM + endsPrice,
-      note:
-        heightM > STANDPIPE_MOST_M
-          ? `${Math.ceil(heightM / STANDPIPE_MOST_M)} lengths, held to the wall`
-          : 'one length, with cap and ball',
-    }
-  }),
-  ...FLUSH_DRUMS.filter(drum => drum.volumeL >= volumeL.value * 0.98)
-    .slice(0, 2)
-    .map(({ volumeL: wholeL, innerDiameterMm, price }) => ({
-      form: 'drum' as const,
-      innerDiameterMm,
-      heightM: lengthOf(innerDiameterMm),
-      price,
-      note: `a drum of ${litres(wholeL)} with a lid; opens for cleaning`,
-    })),
-])
-const cheapest = computed(() => Math.min(...rows.value.map(row => row.price)))
-const take = ({
-  form,
-  innerDiameterMm,
-  heightM,
-}: {
-  form: 'standpipe' | 'drum'
-  innerDiameterMm: number
-  heightM: number
-}) =>
+const { show, litres, litresAlong, money } = useUnits()
+const rows = computed(() => flushForms(store.site!, props.areaM2 * props.depthMm))
+const cheapest = computed(() => Math.min(...rows.value.map(row => row.comesTo)))
+const isChosen = ({ form, innerDiameterMm }: FlushForm) =>
+  form === props.chamber.form && Math.abs(innerDiameterMm - props.chamber.innerDiameterMm) < 1
+const take = ({ form, innerDiameterMm, heightM }: FlushForm) =>
   store.make(
     moveOf('formChamber', {
       chamber: props.chamber.id,
@@ -54,43 +23,84 @@ const take = ({
       heightM: Math.ceil(heightM * 1000) / 1000,
     }),
   )
+const note = (of: string, said: { price?: number | null; soldInM?: number }) =>
+  store.make(moveOf('notePrice', { of, ...said }))
+const called = ({ form, innerDiameterMm }: FlushForm) => `${form} of ${show(innerDiameterMm, 'pipe')}`
+const round = (price: number) => Math.round(price * 100) / 100
 </script>
 
 <template>
-  <table class="compare">
-    <caption class="small soft">
-      The same volume in pipe or drum; prices to begin with, in the money of the site
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">Of</th>
-        <th scope="col">Across</th>
-        <th scope="col">Tall</th>
-        <th scope="col">About</th>
-        <th scope="col"><span class="unseen">What it is</span></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr
-        v-for="row in rows"
-        :key="`${row.form}${row.innerDiameterMm}`"
-        :class="{ on: row.form === chamber.form && Math.abs(row.innerDiameterMm - chamber.innerDiameterMm) < 1 }"
-      >
-        <td>
-          <button type="button" class="plain" @click="take(row)">
-            {{ row.form === 'drum' ? 'a drum' : 'standpipe' }}
-          </button>
-        </td>
-        <td>{{ show(row.innerDiameterMm, 'pipe') }}</td>
-        <td>{{ show(row.heightM, 'length') }}</td>
-        <td :class="{ best: row.price === cheapest }">{{ money(row.price) }}</td>
-        <td class="soft">{{ row.note }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="scroll">
+    <table class="compare forms">
+      <caption class="small soft">
+        The same
+        {{
+          litres(areaM2 * depthMm)
+        }}
+        in pipe or drum. Prices are guesses until you type what you pay
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Of</th>
+          <th scope="col">Across</th>
+          <th scope="col">Holds</th>
+          <th scope="col">Tall</th>
+          <th scope="col">Sold in</th>
+          <th scope="col">For</th>
+          <th scope="col">Cap, ball, tee</th>
+          <th scope="col">Comes to</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id" :class="{ on: isChosen(row) }">
+          <td>
+            <button type="button" class="plain" @click="take(row)">
+              {{ row.form === 'drum' ? 'a drum' : 'standpipe' }}
+            </button>
+          </td>
+          <td>{{ show(row.innerDiameterMm, 'pipe') }}</td>
+          <td>{{ row.soldInM ? litresAlong(row.litresPerM) : 'opens for cleaning' }}</td>
+          <td>{{ show(row.heightM, 'length') }}<span v-if="row.held" class="soft">, held to the wall</span></td>
+          <td>
+            <template v-if="row.soldInM"
+              ><QuantityField
+                :label="`Length of ${called(row)}`"
+                kind="length"
+                :value="row.soldInM"
+                :set="soldInM => note(row.id, { soldInM })"
+              /><span v-if="row.lengths > 1" class="soft"> × {{ row.lengths }}</span></template
+            ><span v-else class="soft">one</span>
+          </td>
+          <td>
+            <QuantityField
+              :label="`Price of ${called(row)}`"
+              kind="count"
+              :value="round(row.price)"
+              :set="price => note(row.id, { price })"
+            /><button v-if="row.said" type="button" class="plain small" @click="note(row.id, { price: null })">
+              guess
+            </button>
+          </td>
+          <td>
+            <QuantityField
+              v-if="row.form === 'standpipe'"
+              :label="`Price of the ends of ${called(row)}`"
+              kind="count"
+              :value="round(row.endsPrice)"
+              :set="price => note(endsOf(row.id), { price })"
+            />
+          </td>
+          <td :class="{ best: row.comesTo === cheapest }">{{ money(row.comesTo) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
 </template>
 
 <style scoped>
+.scroll {
+  overflow-x: auto;
+}
 .best {
   font-weight: 650;
 }

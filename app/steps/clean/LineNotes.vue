@@ -19,6 +19,7 @@ const { pickRun } = useSelection()
 const site = computed(() => store.site!)
 const line = computed(() => roofLines(site.value).find(entry => entry.spout.id === props.spout.id))
 const runs = computed(() => lineFrom(site.value, props.spout.id))
+const top = computed(() => (line.value?.head ? 'the screen head' : 'the gutter’s outlet'))
 const storm = computed(() => designStorm(site.value))
 const water = computed(() => line.value && storm.value && waterLine(line.value, storm.value.intensityMmPerH))
 const end = computed(() => (runs.value.length ? nodeById(site.value, runs.value.at(-1)!.to.node) : undefined))
@@ -114,13 +115,13 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
         ><template v-else>; <span class="wrong">nothing drains it</span></template
         >.{{ ' ' }}</template
       >
-      <template v-else-if="line.high.heightM >= spout.baseM"
+      <template v-else-if="line.high.heightM >= line.topM"
         ><span class="wrong">it climbs to {{ show(line.high.heightM, 'length') }}</span
-        >, and the gutter’s outlet lies at {{ show(spout.baseM, 'length') }}: nothing runs through it.
+        >, and {{ top }} lies at {{ show(line.topM, 'length') }}: nothing runs through it.
       </template>
       <template v-else
-        >it falls all the way, {{ show(spout.baseM - line.inletM, 'length') }} from the gutter’s outlet to the inlet,
-        and empties after every rain.</template
+        >it falls all the way, {{ show(line.topM - line.inletM, 'length') }} from {{ top }} to the inlet, and empties
+        after every rain.</template
       >{{ ' ' }}
       <template v-if="water">
         <template v-if="line.wet"
@@ -132,9 +133,9 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
             title="Show the arithmetic"
             @click="working = !working"
           >
-            {{ millimetres(Math.max(0, water.atSpoutM - line.inletM)) }}
+            {{ millimetres(Math.max(0, water.atTopM - line.inletM)) }}
           </button>
-          of the {{ show(Math.max(0, spout.baseM - line.inletM), 'length') }} of height it has</template
+          of the {{ show(Math.max(0, line.topM - line.inletM), 'length') }} of height it has</template
         >
         <template v-else
           >In the design storm its water stands
@@ -145,10 +146,11 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
             title="Show the arithmetic"
             @click="working = !working"
           >
-            {{ show(Math.abs(spout.baseM - water.atSpoutM), 'length') }}
+            {{ show(Math.abs(line.topM - water.atTopM), 'length') }}
           </button>
-          {{ water.spills ? 'above' : 'below' }} the gutter’s outlet</template
-        ><template v-if="water.spills">: <b class="wrong">the gutter runs over</b></template
+          {{ water.spills ? 'above' : 'below' }} {{ top }}</template
+        ><template v-if="water.spills"
+          >: <b class="wrong">{{ line.head ? 'the screen head' : 'the gutter' }} runs over</b></template
         >; it would pass {{ show(line.passesMmPerH, 'intensity') }}.
       </template>
     </p>
@@ -173,12 +175,12 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
         >{{ at ? ', ' : '' }}{{ side.line.spout.name }} {{ millimetres(side.lossM) }}</template
       >;
       <template v-if="join.sides.at(-1)!.spareM - join.sides[0]!.spareM < 0.01"
-        >both sides have {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }} of height left, and neither gutter
-        overflows before the other.</template
+        >both sides have {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }} of height left, and neither overflows
+        before the other.</template
       >
       <template v-else
         ><b>{{ join.sides[0]!.line.spout.name }}</b> has the least height left,
-        {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and its gutter would overflow first.</template
+        {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and would overflow first.</template
       >
     </p>
     <p v-if="problem" role="alert" class="quote">{{ problem }}</p>

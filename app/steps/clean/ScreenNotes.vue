@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HeadNotes from './HeadNotes.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -16,6 +17,7 @@ const fitted = computed(() => runs.value.flatMap(run => run.parts.filter(part =>
 const missing = computed(() =>
   runs.value.length ? SCREEN_IDS.filter(id => id !== 'line' && !fitted.value.some(part => part.type === id)) : [],
 )
+const head = computed(() => fitted.value.find(part => part.type === 'spout'))
 const setMesh = (part: string) => (value: unknown) => store.make(setField('part', part, 'meshMm', value))
 const out = (type: ScreenId) => store.make(moveOf('takeOutScreen', { spout: props.spout.id, type }))
 </script>
@@ -50,6 +52,7 @@ const out = (type: ScreenId) => store.make(moveOf('takeOutScreen', { spout: prop
       </tbody>
     </table>
     <p v-else class="soft">Nothing is meshed on its way.</p>
+    <HeadNotes v-if="head" :spout="spout" :head="head" />
     <div v-if="missing.length" class="moves">
       <button
         v-for="id in missing"

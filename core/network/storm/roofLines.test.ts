@@ -6,6 +6,7 @@ import { catchLimits } from './catchLimits'
 import { fittingLossM, gutterHalfRound, pipeFriction } from '../../sums'
 import { lineFrom, type Site } from '../../site'
 import { moveOf } from '../../moves'
+import { AWAY, compile } from '../../balance'
 
 /**
  * A roof of 72 m² at 3 m over a tank whose inlet lies at 0.95 m, with one straight pipe and no screen: 50 mm an hour
@@ -33,12 +34,12 @@ describe('a line from a spout to a tank', () => {
     expect(line).toMatchObject({ wet: false, standingL: 0, inletM: 0.95, areaM2: 72 })
     const water = waterLine(line!, 50)
     expect(water.runs[0]!.flowLps).toBeCloseTo(1, 9)
-    expect(water.atSpoutM).toBeCloseTo(0.95 + lossM(1, 10, 1.5), 9)
+    expect(water.atTopM).toBeCloseTo(0.95 + lossM(1, 10, 1.5), 9)
     expect(water.spills).toBe(false)
   })
   it('passes just the rain at which its water line reaches the spout', () => {
     const [line] = roofLines(shed())
-    expect(waterLine(line!, line!.passesMmPerH).atSpoutM).toBeCloseTo(3, 6)
+    expect(waterLine(line!, line!.passesMmPerH).atTopM).toBeCloseTo(3, 6)
     expect(waterLine(line!, line!.passesMmPerH * 1.01).spills).toBe(true)
     expect(waterLine(line!, line!.passesMmPerH * 0.99).spills).toBe(false)
   })
@@ -61,6 +62,36 @@ describe('a line from a spout to a tank', () => {
     const passes = (lengthM: number, bore: number) => roofLines(shed(lengthM, bore))[0]!.passesMmPerH
     expect(passes(10, 68)).toBeGreaterThan(passes(10, 50))
     expect(passes(30, 50)).toBeLessThan(passes(10, 50))
+  })
+})
+
+describe('a screen head at a height of its own', () => {
+  const hung = (atM: number) =>
+    build(
+      shed(),
+      moveOf('fitScreen', { spout: 'spout-1', type: 'spout' }),
+      moveOf('hangScreen', { spout: 'spout-1', atM }),
+    )
+  it('is where the line is open to the air: only what stands below it pushes, through the pipe below it', () => {
+    const [line] = roofLines(hung(1.5))
+    expect(line).toMatchObject({ topM: 1.5, head: { hangsAtM: 1.5 }, inletM: 0.95 })
+    const water = waterLine(line!, 50)
+    // The first 1.5 of 10 m of pipe are fallen through, and the head’s own mesh stands above its water.
+    expect(water.atTopM).toBeCloseTo(0.95 + lossM(1, 8.5, 1.5), 9)
+    expect(waterLine(line!, line!.passesMmPerH).atTopM).toBeCloseTo(1.5, 6)
+    const [low] = roofLines(hung(1))
+    expect(waterLine(low!, 50).spills).toBe(true)
+  })
+  it('costs what it gives away: the lower it hangs, the less the line passes', () => {
+    const passes = [2.5, 2, 1.5, 1].map(atM => roofLines(hung(atM))[0]!.passesMmPerH)
+    expect(passes).toEqual([...passes].sort((a, b) => b - a))
+    expect(passes[3]).toBeLessThan(0.5 * passes[0]!)
+    expect(roofLines(hung(0.9))[0]!.passesMmPerH).toBe(0)
+  })
+  it('spills the storm that the gutter would have pushed through, and nothing comes over a higher place', () => {
+    expect(catchLimits(hung(1))[0]).toMatchObject({ first: 'line' })
+    expect(compile(hung(1)).caught[0]!.pool).toBe(0)
+    expect(compile(hung(0.5)).caught[0]!.pool).toBe(AWAY)
   })
 })
 

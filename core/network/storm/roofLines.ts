@@ -1,17 +1,20 @@
 import { runLossM, runVolumeL } from '../loss'
 import { flowAtHead } from '../../sums'
 import {
+  hungHead,
   lineFrom,
   nodeById,
+  openAtM,
   portHeightM,
   runsFrom,
   runsTo,
   spoutAreaM2,
   spoutsAbove,
+  type HungHead,
   type Run,
   type Site,
 } from '../../site'
-import type { NodeOf } from '../../kinds'
+import type { NodeOf, Part } from '../../kinds'
 import { FITTING_K } from '../../catalog'
 
 /**
@@ -35,7 +38,10 @@ export interface RoofLine {
   areaM2: number
   /** The lowest place on the way. Below the inlet the line is wet: it stays full up to the inlet. */
   low: { heightM: number; nodeId: string }
-  /** The highest place after the spout; above the spout's outlet the line climbs. */
+  /** The screen head that hangs below the spout, and where the line is open to the air: there, or at the spout. */
+  head: HungHead | undefined
+  topM: number
+  /** The highest place after the spout; above where it is open to the air the line climbs. */
   high: { heightM: number; nodeId: string }
   wet: boolean
   /** Litres that stand in a wet line between rains. */
@@ -43,7 +49,7 @@ export interface RoofLine {
   /** Runs that lead from a wet line's low point to the ground, and whether a chamber there empties it by its outlet. */
   drainRunIds: string[]
   drainedByChamber: boolean
-  /** Rain that the line passes before water stands at the spout, mm/h, with every roof on the line under that rain. */
+  /** Rain that the line passes before water stands where it is open to the air, mm/h, with every roof on the line under that rain. */
   passesMmPerH: number
   waterTemperatureC: number
 }
@@ -84,6 +90,8 @@ function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
     tankId: last.to.node,
     inletM,
     areaM2: spoutAreaM2(site, spout.id),
+    head: hungHead(runs[0]),
+    topM: openAtM(spout, runs),
     low,
     wet,
     waterTemperatureC: site.place.waterTemperatureC,
@@ -99,10 +107,15 @@ function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
     drainedByChamber: wet && lowNode.kind === 'chamber' && lowNode.orificeMm !== null,
     passesMmPerH: 0,
   }
-  line.passesMmPerH =
-    line.areaM2 > 0 ? flowAtHead(spout.baseM - inletM, mmPerH => waterLine(line, mmPerH).atSpoutM - inletM) : Infinity
+  line.passesMmPerH = passesMmPerH(line)
   return [line]
 }
+
+/** Rain at which a line's water reaches the place where it is open to the air, mm/h; infinite without a roof. */
+export const passesMmPerH = (line: RoofLine): number =>
+  line.areaM2 > 0
+    ? flowAtHead(line.topM - line.inletM, mmPerH => waterLine(line, mmPerH).atTopM - line.inletM)
+    : Infinity
 
 function shareBelow(oneM: number, otherM: number, levelM: number): number {
   const [low, high] = [Math.min(oneM, otherM), Math.max(oneM, otherM)]
@@ -134,14 +147,15 @@ export interface WaterLine {
   spoutId: string
   places: WaterPlace[]
   runs: { run: Run; flowLps: number; lossM: number }[]
-  atSpoutM: number
+  /** Where it is open to the air: at the spout, or at the screen head below it. */
+  atTopM: number
   spills: boolean
 }
 
 /**
  * From the tank's inlet up, each run's loss is added; where the pipe itself lies higher, water falls freely and
  * stands no lower than the
- * pipe. Above the spout's outlet it fills the gutter and spills.
+ * pipe. Above the spout's outlet it fills the gutter and spills; above a screen head that hangs lower it spills there.
  */
 export function waterLine(line: RoofLine, mmPerH: number): WaterLine {
   let waterM = line.inletM
@@ -151,14 +165,28 @@ export function waterLine(line: RoofLine, mmPerH: number): WaterLine {
   for (let index = line.stretches.length - 1; index >= 0; index--) {
     const { run, areaM2, endsK, fromM } = line.stretches[index]!
     const flowLps = areaM2 * mmPerH * LPS_PER_MM_H_M2
-    const lossM = runLossM(run, flowLps, line.waterTemperatureC, endsK)
+    const pushed = index === 0 && line.head ? belowHead(run, line.head, fromM) : run
+    const lossM = runLossM(pushed, flowLps, line.waterTemperatureC, endsK)
     runs.unshift({ run, flowLps, lossM })
     waterM += lossM
-    // The spout is open to the air: water that stands above it is told as it is, water below it stands in the pipe.
+    // The top is open to the air: water that stands above it is told as it is, water below it stands in the pipe.
     if (index > 0) waterM = Math.max(fromM, waterM)
     places.unshift({ nodeId: run.from.node, port: run.from.port, heightM: fromM, waterM: Math.max(fromM, waterM) })
   }
-  return { spoutId: line.spout.id, places, runs, atSpoutM: waterM, spills: waterM > line.spout.baseM + 1e-6 }
+  return { spoutId: line.spout.id, places, runs, atTopM: waterM, spills: waterM > line.topM + 1e-6 }
+}
+
+/** What of a run stands full below its screen head: down to there water falls freely through as much of the pipe. */
+function belowHead(run: Run, head: HungHead, spoutM: number): Run {
+  let freeM = Math.max(0, spoutM - head.hangsAtM)
+  const parts = run.parts.flatMap((part): Part[] => {
+    if (part.id === head.id) return []
+    if (part.kind !== 'pipe') return [part]
+    const lengthM = Math.max(0, part.lengthM - freeM)
+    freeM = Math.max(0, freeM - part.lengthM)
+    return [{ ...part, lengthM }]
+  })
+  return { ...run, parts }
 }
 
 /**
@@ -193,7 +221,7 @@ export function joinsOf(site: Site, mmPerH: number): Join[] {
             line,
             ownRuns: line.stretches.slice(0, at + 1).map(({ run }) => run),
             lossM: water.runs.slice(0, at + 1).reduce((sum, { lossM }) => sum + lossM, 0),
-            spareM: line.spout.baseM - water.atSpoutM,
+            spareM: line.topM - water.atTopM,
           },
         ]
       })
