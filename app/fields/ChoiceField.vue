@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="Choice extends string | number | boolean">
+import { useSite } from '~/stores/site'
+
 /** One of a few words in a sentence. */
 const props = defineProps<{
   value: Choice
@@ -6,6 +8,14 @@ const props = defineProps<{
   choices: { value: Choice; name: string }[]
   set: (value: Choice) => unknown
 }>()
+const store = useSite()
+const problem = ref<string>()
+/** What is chosen is taken, or the words stay as they were and say why. */
+function choose(value: Choice): void {
+  store.problem = undefined
+  props.set(value)
+  problem.value = store.problem
+}
 const shown = computed(() => props.choices.find(choice => choice.value === props.value)?.name ?? '')
 </script>
 
@@ -17,10 +27,12 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
       :model-value="value"
       :aria-label="label"
       :fit-input-width="false"
-      @update:model-value="set($event as Choice)"
+      @update:model-value="choose($event as Choice)"
+      @blur="problem = undefined"
     >
       <el-option v-for="choice in choices" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
     </el-select>
+    <span v-if="problem" role="alert" class="problem">{{ problem }}</span>
   </span>
 </template>
 
@@ -30,6 +42,21 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
   vertical-align: baseline;
   max-width: 100%;
   height: 25px;
+  position: relative;
+}
+.problem {
+  position: absolute;
+  z-index: 3;
+  top: 100%;
+  left: 0;
+  width: max-content;
+  max-width: min(320px, 80vw);
+  padding: 3px 8px 4px;
+  background: var(--sheet);
+  border-left: 3px solid var(--rust);
+  color: var(--rust);
+  font-size: 13.5px;
+  line-height: 1.4;
 }
 .choice > * {
   grid-area: 1 / 1;

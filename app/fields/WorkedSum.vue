@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { whyNot } from '#core/answers'
 import { useUnits } from '~/fields/useUnits'
-import type { Kind } from '#core/units'
+import { fieldRow, type Kind } from '#core/units'
 import { digits, findSum, solveSum } from '#core/sums'
 
-/** A worked sum written out: formula, each step with its numbers, source. */
+/**
+ * A worked sum written out: formula, each step with its numbers, source. Where a site does not speak SI, what goes in
+ * and every step stand in its own units, with the working in SI beneath.
+ */
 const props = defineProps<{ name: string; input: Record<string, unknown> }>()
 const { show, system } = useUnits()
-/** A figure of the working once more in the site's units, where those are not SI. */
+/** A figure of the working in the site's units, where those are not SI. */
 const KINDS: Record<string, [Kind, number]> = {
   m: ['length', 1],
   mm: ['bore', 1],
@@ -26,6 +29,13 @@ function spoken({ value, unit }: { value: number; unit: string }): string | unde
   return system.value === 'metric' || !known ? undefined : show(value * known[1], known[0])
 }
 const sum = computed(() => findSum(props.name))
+const begins = computed(() =>
+  system.value === 'metric'
+    ? []
+    : Object.entries(props.input).flatMap(([name, value]) =>
+        typeof value === 'number' ? [`${fieldRow(name).words} ${show(value, fieldRow(name).kind)}`] : [],
+      ),
+)
 const solved = computed(() => solveSum(props.name, props.input))
 </script>
 
@@ -35,12 +45,17 @@ const solved = computed(() => solveSum(props.name, props.input))
       >{{ sum.purpose }}: <span class="formula">{{ sum.formula }}</span></span
     >
     <template v-if="solved.ok">
-      <span v-for="(step, index) in solved.working" :key="index" class="line step"
-        ><i>{{ step.symbol }}</i> = {{ step.expression }} = <b>{{ digits(step.value) }}</b> {{ step.unit
-        }}<template v-if="spoken(step)"
-          >, <b>{{ spoken(step) }}</b></template
-        ></span
-      >
+      <span v-if="begins.length" class="line">With {{ begins.join(', ') }}</span>
+      <template v-for="(step, index) in solved.working" :key="index">
+        <span v-if="spoken(step)" class="line step"
+          ><i>{{ step.symbol }}</i> = <b>{{ spoken(step) }}</b></span
+        >
+        <span class="line step" :class="{ beneath: spoken(step) }"
+          ><template v-if="!spoken(step)"
+            ><i>{{ step.symbol }}</i> = </template
+          >{{ step.expression }} = <b>{{ digits(step.value) }}</b> {{ step.unit }}</span
+        >
+      </template>
     </template>
     <span v-else class="line">{{ whyNot(solved) }}</span>
     <span class="line soft source">Source: {{ sum.source }}</span>
@@ -65,6 +80,10 @@ const solved = computed(() => solveSum(props.name, props.input))
 .step {
   font-family: var(--mono);
   font-size: 13px;
+}
+.beneath {
+  padding-left: 16px;
+  color: var(--soft);
 }
 .step i {
   font-style: italic;

@@ -4,7 +4,6 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { listed } from '#core/words'
-import type { Move } from '#core/site'
 import type { StepFinding } from '#core/review'
 
 /** A finding: what follows, why, and the move that mends it; and others of the same check that it speaks for. */
@@ -13,7 +12,6 @@ const store = useSite()
 const { phrase } = useUnits()
 const { pickSubject } = useSelection()
 const arithmetic = ref(false)
-const problem = ref<string>()
 
 function show(): void {
   pickSubject(store.site!, props.finding.subject)
@@ -30,10 +28,7 @@ const others = computed(() => {
 })
 const mends = computed(() => [props.finding, ...props.alike].flatMap(({ mend }) => (mend ? [mend.move] : [])))
 function mendAll(): void {
-  problem.value = store.makeAll(mends.value, `${phrase(props.finding.mend!.label)}, all ${mends.value.length}`)
-}
-function make(move: Move): void {
-  problem.value = store.make(move)
+  store.makeAll(mends.value, `${phrase(props.finding.mend!.label)}, all ${mends.value.length}`)
 }
 </script>
 
@@ -46,7 +41,7 @@ function make(move: Move): void {
       {{ phrase(finding.why) }}<template v-if="alike.length"> The same goes for {{ others }}.</template>
     </p>
     <div class="acts">
-      <button v-if="finding.mend" type="button" class="plain" @click="make(finding.mend.move)">
+      <button v-if="finding.mend" type="button" class="plain" @click="store.make(finding.mend.move)">
         {{ phrase(finding.mend.label) }}
       </button>
       <button
@@ -62,7 +57,7 @@ function make(move: Move): void {
         :key="phrase(answer.label)"
         type="button"
         class="plain"
-        @click="make(answer.move)"
+        @click="store.make(answer.move)"
       >
         {{ phrase(answer.label) }}
       </button>
@@ -78,7 +73,6 @@ function make(move: Move): void {
       </button>
     </div>
     <WorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
-    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
   </article>
 </template>
 

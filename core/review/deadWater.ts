@@ -60,7 +60,7 @@ function tooHigh(site: Site, pool: Pool, { path, keepL }: Supply): Pick<Finding,
     return {
       why: say`The line to ${nameOf(site, path.end.id)} goes up to ${length(topM)}, and what stands lower in the tank
         does not run there.`,
-      mend: path.end.kind === 'tap' ? liftMend(site, path.end.id, node) : undefined,
+      mend: path.end.kind === 'tap' ? liftMend(site, path.end.id, [node]) : undefined,
     }
   }
   const usualM = usualOutletM(tank)

@@ -108,6 +108,18 @@ function fillings(site: Site, pool: Pool): Mend[] {
   ]
 }
 
+/**
+ * Tanks of a group made as large as what comes and goes in it, each in proportion; what lies below its draw-offs shrinks
+ * with them.
+ */
+function smaller(pool: Pool, deadL: number, neededL: number): Mend {
+  const share = Math.ceil(((neededL - deadL) / (pool.capL - deadL)) * 100) / 100
+  return {
+    label: say`Make it hold ${volume(pool.capL * share)}`,
+    move: moveOf('widenTanks', { tanks: pool.tanks.map(({ id }) => id), share }),
+  }
+}
+
 export const neverFills = defineCheck({
   id: 'never-fills',
   step: 'store',
@@ -141,12 +153,13 @@ export const neverFills = defineCheck({
       const roofed =
         compiled.caught.some(entry => entry.pool === index) && !compiled.topUps.some(line => line.pool === index)
       // A day ends after its uses are served, so a tank that was full that morning stands a day's draw below.
-      const drawn = Math.max(
-        ...compiled.demands
-          .filter(demand => demand.sources.some(source => source.kind === 'pool' && source.index === index))
-          .map(({ id }) => outlook.asks.find(each => each.id === id)!.mostL),
-        0,
+      const draws = compiled.demands.flatMap(({ id, sources }) =>
+        sources
+          .filter(source => source.kind === 'pool' && source.index === index)
+          .map(({ keepL }) => ({ keepL, mostL: outlook.asks.find(each => each.id === id)!.mostL })),
       )
+      const drawn = Math.max(0, ...draws.map(draw => draw.mostL))
+      const deadL = draws.length ? Math.min(...draws.map(draw => draw.keepL)) : 0
       if (
         !roofed ||
         compiled.transfers.some(line => line.from === index) ||
@@ -164,6 +177,7 @@ export const neverFills = defineCheck({
           why: say`In ${Math.round(run.days / 365.25)} years it stands at ${volume(mostL)} at most,
             ${percent(mostL / pool.capL)} of what it holds. A smaller one would do the same.`,
           numbers: { mostL, capL: pool.capL },
+          mend: smaller(pool, Math.min(deadL, mostL), mostL + drawn),
         },
       ]
     })

@@ -1,34 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitrarySite, build, setUp } from '../../tests/sites'
+import { FOREIGN, NEVER, NO_SENTENCE, SYSTEMS, type SpokenSystem } from '../../tests/plainRules'
 import { review, type StepFinding } from './review'
 import { phraseText } from '../words'
 import { applyMove, moveOf, standInClimate } from '../moves'
 import { CLIMATE_IDS } from '../catalog'
 import type { Site } from '../site'
 
-const SYSTEMS = ['metric', 'us', 'imperial'] as const
-/** Units that no sentence of the other system holds. */
-const FOREIGN = {
-  metric: /\d\s?(US gal|imp gal|gal|ft|in|psi|lb|°F|US gpm|imp gpm)\b/,
-  us: /\d\s?(mm|m|cm|L|m³|m²|kPa|kg|°C|L\/s)(?![\w/])|metres?\b|litres?\b|millimetre/,
-  imperial: /\d\s?(mm|m|cm|L|m³|m²|kPa|kg|L\/s)(?![\w/])|metres?\b|litres?\b|millimetre/,
-}
-/** What no sentence says, whatever it is about. */
-const NEVER = [
-  /NaN|undefined|Infinity|\[object|null/,
-  /\b1 (days|tanks|lines|years|outages|hours)\b/,
-  /\s[,.;:]|\s\s|,,|\.\.(?!\.)/,
-  /\b0(\.0+)? (L|m³|US gal|imp gal|days?|mm|in|m|ft|%) of\b/,
-  /\b0 (US gal|imp gal|L) (can|stand|are|is)\b/,
-]
-
-function faultsOf(text: string, system: (typeof SYSTEMS)[number], whole: boolean): string[] {
+function faultsOf(text: string, system: SpokenSystem, whole: boolean): string[] {
   const faults: string[] = []
   if (whole && !/^[A-Z0-9“]/.test(text)) faults.push('begins small')
   if (whole && !/[.?]$/.test(text)) faults.push('has no end')
   if (whole && text.split(' ').length < 4) faults.push('is no sentence')
-  for (const rule of NEVER) if (rule.test(text)) faults.push(String(rule))
+  for (const rule of [...NEVER, NO_SENTENCE]) if (rule.test(text)) faults.push(String(rule))
   if (FOREIGN[system].test(text)) faults.push(`speaks another system than ${system}`)
   return faults
 }

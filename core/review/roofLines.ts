@@ -65,6 +65,8 @@ export const lineClimbs = defineCheck({
       const name = nameOf(site, node.id)
       const overM = line.high.heightM - line.topM
       if (overM <= 0.005 || node.kind === 'tank') return []
+      // A head below the inlet lies below all that comes before it too: one cause, one finding.
+      if (line.head && line.topM < line.inletM + FALL_M) return []
       const above = line.high.heightM <= line.spout.baseM + 0.005
       return [
         {

@@ -1,8 +1,8 @@
-import { mean, sum } from 'd3-array'
-import { defineCheck, useSubject, type Finding } from './finding'
-import { counted, say, volume } from '../words'
+import { greatest, group, mean, sum } from 'd3-array'
+import { defineCheck, useSubject, type Finding, type Mend } from './finding'
+import { counted, listed, say, volume } from '../words'
 import type { Use } from '../site'
-import { setField } from '../moves'
+import { moveOf, setField } from '../moves'
 import type { Reading } from '../reading'
 import { MONTH_DAYS } from '../climate'
 import { overYears } from '../balance'
@@ -33,6 +33,14 @@ const asksTooMuch = (plan: Plan) => {
   return plan.site.uses.length > 0 && !plan.compiled.mains.length && askedL > roofsL + wellsL
 }
 
+/** What roofs do not give can come from a main, into the largest of the tanks or straight to the use. */
+function fromOutside({ compiled }: Plan, use: Use): Mend {
+  const pool = greatest(compiled.pools, each => each.capL)
+  return pool
+    ? { label: 'Top it up from a main', move: moveOf('addSource', { kind: 'main', tank: pool.tanks[0]!.id }) }
+    : { label: 'Lead a main to it', move: moveOf('addSource', { kind: 'main', use: use.id }) }
+}
+
 export const asksMoreThanComes = defineCheck({
   id: 'asks-more-than-comes',
   step: 'need',
@@ -56,6 +64,7 @@ export const asksMoreThanComes = defineCheck({
           roofs${wellsL ? ', and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' can come from wells' : ''}; the
           uses ask ${volume(askedL)}. Catch more roof, or ask less; ${use.name} asks most.`,
         numbers: { roofsL, wellsL, askedL },
+        mend: fromOutside(plan, use),
       },
     ]
   },
@@ -101,29 +110,42 @@ export const shortTooOften = defineCheck({
   sound: 'No use goes short on more than a tenth of the days',
   yieldsTo: ['asks-more-than-comes', 'spills-more-than-keeps'],
   find: plan =>
-    plan.compiled.demands.flatMap((demand): Finding[] => {
-      const use = plan.site.uses.find(({ id }) => id === demand.id)!
-      if (use.acceptShortDays !== undefined || !isServed(plan, demand)) return []
-      const shortDays = shortDaysOf(plan, use.id)
-      if (shortDays <= OFTEN_SHARE * A_YEAR) return []
-      const most = shortDays > MOSTLY_SHARE * A_YEAR
-      return [
-        {
-          id: `short-too-often:${use.id}`,
-          check: 'short-too-often',
-          severity: most ? 'wrong' : 'look',
-          subject: useSubject(use),
-          sentence: say`${use.name} goes short on ${counted(Math.round(shortDays), 'day')} of the middle year.`,
-          why: say`${MORE_WATER} Where so many will do, say so at the use.`,
-          numbers: { shortDays },
-          mend: serveFirst(use),
-          answers: [
-            {
-              label: `So many will do`,
-              move: setField('use', use.id, 'acceptShortDays', Math.min(366, Math.ceil(shortDays))),
-            },
-          ],
-        },
-      ]
+    [...group(shortOnes(plan), short => short.water).values()].map((short): Finding => {
+      const [worst, ...others] = short.sort((a, b) => b.shortDays - a.shortDays) as [Short, ...Short[]]
+      const days = (each: Short) => counted(Math.round(each.shortDays), 'day')
+      const enough = ({ use, shortDays }: Short) =>
+        setField('use', use.id, 'acceptShortDays', Math.min(366, Math.ceil(shortDays)))
+      return {
+        id: `short-too-often:${worst.use.id}`,
+        check: 'short-too-often',
+        severity: worst.shortDays > MOSTLY_SHARE * A_YEAR ? 'wrong' : 'look',
+        subject: useSubject(worst.use),
+        sentence: others.length
+          ? say`${worst.use.name} goes short on ${days(worst)} of the middle year, and
+            ${listed(others.map(each => `${each.use.name} on ${days(each)}`))}: they draw on the same water.`
+          : say`${worst.use.name} goes short on ${days(worst)} of the middle year.`,
+        why: say`${MORE_WATER} Where so many will do, say so at the use.`,
+        numbers: { shortDays: worst.shortDays },
+        mend: serveFirst(worst.use),
+        answers: short.map(each => ({
+          label: others.length ? `${days(each)} will do for ${each.use.name}` : 'So many will do',
+          move: enough(each),
+        })),
+      }
     }),
 })
+
+/** A use that is short too often, and the water that it draws on. */
+interface Short {
+  use: Use
+  shortDays: number
+  water: string
+}
+const shortOnes = (plan: Plan): Short[] =>
+  plan.compiled.demands.flatMap((demand): Short[] => {
+    const use = plan.site.uses.find(({ id }) => id === demand.id)!
+    if (use.acceptShortDays !== undefined || !isServed(plan, demand)) return []
+    const shortDays = shortDaysOf(plan, use.id)
+    const water = demand.sources.map(({ kind, index }) => `${kind} ${index}`).sort()
+    return shortDays > OFTEN_SHARE * A_YEAR ? [{ use, shortDays, water: water.join() }] : []
+  })

@@ -1,6 +1,7 @@
-import { defineCheck, type Finding } from './finding'
-import { percent, say } from '../words'
-import { spoutAreaM2 } from '../site'
+import { sum } from 'd3-array'
+import { defineCheck, type Finding, type Mend } from './finding'
+import { listed, percent, say } from '../words'
+import { lineFrom, nameOf, spoutAreaM2, tanksOf, type Roof, type Site } from '../site'
 import { moveOf } from '../moves'
 
 export const roofWithoutSpout = defineCheck({
@@ -24,9 +25,8 @@ export const roofWithoutSpout = defineCheck({
           },
         ]
       }
-      const lost = roof.spouts
-        .filter(spout => !lines.some(line => line.spout.id === spout.nodeId))
-        .reduce((sum, spout) => sum + spout.share, 0)
+      const stray = roof.spouts.filter(spout => !lines.some(line => line.spout.id === spout.nodeId))
+      const lost = sum(stray, spout => spout.share)
       return lost > 0.001
         ? [
             {
@@ -35,13 +35,38 @@ export const roofWithoutSpout = defineCheck({
               severity: 'look',
               subject: { kind: 'roof', id: roof.id, name: roof.name },
               sentence: say`${percent(lost)} of ${roof.name} never reaches a tank.`,
-              why: say`A spout of it leads to the ground or stops at a shut valve.`,
+              why: say`${listed(stray.map(({ nodeId }) => nameOf(site, nodeId)))} ${stray.length > 1 ? 'lead' : 'leads'}
+                to no tank.`,
               numbers: { lostShare: lost },
+              ...leadings(site, stray),
             },
           ]
         : []
     }),
 })
+
+const MOST_OFFERED = 3
+
+/** What brings a stray spout's water to a tank: the shut valve on its way opened, or its line led there. */
+function leading(site: Site, spoutId: string): Mend | undefined {
+  const line = lineFrom(site, spoutId)
+  const shut = line.flatMap(run => run.parts).find(part => part.kind === 'valve' && !part.open)
+  if (shut) return { label: 'Open the valve', move: moveOf('turnValve', { part: shut.id, open: true }) }
+  const tank = tanksOf(site).find(({ id, ports }) => id !== line.at(-1)?.to.node && ports.some(isInlet))
+  return (
+    tank && {
+      label: `Lead ${nameOf(site, spoutId)} to ${tank.name}`,
+      move: moveOf('leadSpout', { spout: spoutId, to: tank.id }),
+    }
+  )
+}
+const isInlet = ({ role }: { role: string }) => role === 'inlet'
+
+/** The first of them to press, the others to choose from. */
+function leadings(site: Site, stray: Roof['spouts']): Pick<Finding, 'mend' | 'answers'> {
+  const [mend, ...answers] = stray.slice(0, MOST_OFFERED).flatMap(({ nodeId }) => leading(site, nodeId) ?? [])
+  return { mend, answers }
+}
 
 export const sharesOff = defineCheck({
   id: 'shares-off',

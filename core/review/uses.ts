@@ -4,11 +4,13 @@ import {
   nodeById,
   pathsFrom,
   portHeightM,
+  portsByRole,
   reached,
   roofAreaM2,
   roofCautions,
   runsTo,
   tanksOf,
+  wayTo,
   type Site,
   type Use,
 } from '../site'
@@ -134,27 +136,36 @@ export const useWithoutSupply = defineCheck({
           sentence: say`${use.name} gets nothing: even a full ${pool.name} stands lower than its tap.`,
           why: say`The tap is at ${length(tapM)}, the full water at ${length(pool.capM)}, and no pump lifts it.`,
           numbers: { tapM, fullM: pool.capM },
-          mend: liftMend(site, use.at, pool.tanks[0]!.id),
+          mend: liftMend(
+            site,
+            use.at,
+            pool.tanks.map(({ id }) => id),
+          ),
         },
       ]
     }),
 })
 
-/** The valve that is shut on the way to a use, to be opened; else a line to it from the first tank. */
+/**
+ * The valve that is shut on the way to a use, to be opened; else a line to it from the first tank, or from a well or a
+ * main that stands there.
+ */
 function supplyMend(site: Site, { id, at }: Use): Mend | undefined {
   const runs = [...reached(site, at, { along: 'up' })].flatMap(node => runsTo(site, node))
   const valve = runs.flatMap(run => run.parts).find(part => part.kind === 'valve' && !part.open)
   if (valve) return { label: 'Open the valve', move: moveOf('turnValve', { part: valve.id, open: true }) }
-  const [tank] = tanksOf(site)
-  return tank && !runs.length
-    ? { label: `Draw it from ${tank.name}`, move: moveOf('drawFrom', { use: id, tank: tank.id }) }
+  const source =
+    tanksOf(site).find(tank => portsByRole(tank, 'outlet').length) ??
+    site.nodes.find(node => node.kind === 'well' || node.kind === 'main')
+  return source && !runs.length
+    ? { label: `Draw it from ${source.name}`, move: moveOf('drawFrom', { use: id, tank: source.id }) }
     : undefined
 }
 
-/** A pump goes just behind the outlet's valve of the line from the tank. */
-export function liftMend(site: Site, tap: string, tank: string) {
-  const run = runsTo(site, tap).find(candidate => candidate.from.node === tank)
-  if (!run) return undefined
+/** A pump goes just behind the outlet's valve of the line that leaves the tank. */
+export function liftMend(site: Site, tap: string, tanks: readonly string[]) {
+  const run = wayTo(site, tap)?.steps.at(-1)?.run
+  if (!run || !tanks.includes(run.from.node)) return undefined
   const liftM = Math.max(1, nodeById(site, tap).baseM - portHeightM(site, run.from))
   return {
     label: 'Put a pump in the line',

@@ -284,6 +284,28 @@ export class Page {
     await this.answered()
   }
 
+  /** All that a site says at a step, subject by subject, with what fields hold; a sum's working in SI is left out. */
+  async told(id: string, step: string): Promise<{ subject: string; text: string }[]> {
+    await this.go(`/site/${id}/${step}`)
+    await this.css('.section svg')
+    await this.answered()
+    const ids = await this.driver.executeScript<string[]>(
+      'return [...document.querySelectorAll(".index [data-subject]")].map(each => each.dataset.subject)',
+    )
+    const texts: { subject: string; text: string }[] = []
+    for (const subject of ids) {
+      await this.subject(subject)
+      const text = await this.driver.executeScript<string>(
+        `const said = document.querySelector('main.workspace').cloneNode(true);
+        said.querySelectorAll('.worked, title, style').forEach(each => each.remove());
+        const fields = [...document.querySelectorAll('.sheet .quantity input')].map(each => each.value);
+        return [said.textContent, ...fields].join(' · ').replace(/\\s+/g, ' ');`,
+      )
+      texts.push({ subject, text })
+    }
+    return texts
+  }
+
   /** Errors the page has logged since the last call. */
   async errors(): Promise<string[]> {
     const entries = await this.driver.manage().logs().get('browser')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Key, openBrowser, litres, type Page } from './page'
+import { By, Key, openBrowser, litres, type Page } from './page'
 
 let page: Page
 beforeAll(async () => {
@@ -65,6 +65,25 @@ describe('joining', () => {
     )
     await undoAll(2)
     await page.until(tanks, now => now === 3, 'as before')
+  })
+  it('a move that cannot be made says why beside what was pressed, until the next press', async () => {
+    await page.openDemo('brindle-yard')
+    await page.choose('Which tank', 'Top drum')
+    const spill = () => page.driver.findElement(By.xpath('//button[normalize-space(.)="by the spill"]'))
+    await page.choose('Second tank', 'Middle drum')
+    await page.click(spill())
+    await page.choose('Second tank', 'Low drum')
+    await page.click(spill())
+    const said = await page.css('.refusal')
+    expect(await said.getText()).toMatch(/Top drum spills into Middle drum already.*elsewhere first\./)
+    const [note, button] = [await said.getRect(), await (await spill()).getRect()]
+    expect(Math.abs(note.y - (button.y + button.height))).toBeLessThan(20)
+    await page.press('Undo')
+    await page.until(
+      () => page.all('.refusal'),
+      notes => notes.length === 0,
+      'it is gone',
+    )
   })
   it('says what a burst loses and what a valve does, and shuts it', async () => {
     await page.openDemo('quillfern-ridge')

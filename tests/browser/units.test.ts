@@ -1,5 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { FOREIGN, NEVER, SYSTEMS } from '../plainRules'
+import { arbitrarySite } from '../sites'
 import { openBrowser, type Page } from './page'
+import { writeSite } from '../../core/site'
 
 let page: Page
 beforeAll(async () => {
@@ -7,49 +11,45 @@ beforeAll(async () => {
 })
 afterAll(() => page?.quit())
 
-/** A figure with a metric unit; what a sum's working says in SI stands beside the site's own units and is left out. */
-const METRIC = /[\d.]\s?(mm|cm|m|m²|m³|L|L\/s|L\/day|kPa|kg|°C|mm\/h)(?![\w/²³])|\b(milli|centi)?metres?\b|\blitres?\b/g
-
-/** All that a site says at a step, subject by subject, with what the fields and the figures hold. */
-async function told(id: string, step: string): Promise<{ subject: string; text: string }[]> {
-  await page.go(`/site/${id}/${step}`)
-  await page.css('.section svg')
-  await page.answered()
-  const ids = await page.driver.executeScript<string[]>(
-    'return [...document.querySelectorAll(".index [data-subject]")].map(each => each.dataset.subject)',
+/** Runs of a text that break a rule, with what stands around them. */
+const breaches = (text: string, rule: RegExp) =>
+  [...text.matchAll(new RegExp(rule.source, 'g'))].map(
+    ({ index }) => `…${text.slice(Math.max(0, index - 50), index + 30)}…`,
   )
-  const texts: { subject: string; text: string }[] = []
-  for (const subject of ids) {
-    await page.subject(subject)
-    const text = await page.driver.executeScript<string>(
-      `const said = document.querySelector('main.workspace').cloneNode(true);
-      said.querySelectorAll('.worked, title, style').forEach(each => each.remove());
-      const fields = [...document.querySelectorAll('.sheet .quantity input')].map(each => each.value);
-      return [said.textContent, ...fields].join(' · ');`,
-    )
-    texts.push({ subject, text })
-  }
-  return texts
-}
+/** Sites with several tanks, roofs and uses, each walked in its own system. */
+const SEEDS = { metric: 4, us: 3, imperial: 15 }
+const STEPS = ['need', 'catch', 'clean', 'store']
 
 describe('every step of a site', () => {
-  it.each([['cinder-tor', 'US units', ['need', 'catch', 'clean', 'store'], METRIC]] as const)(
-    'of %s speaks %s and nothing else',
-    async (id, units, steps, foreign) => {
-      // A demo site opens by its address, before anybody has seen the Yard.
-      await page.go(`/site/${id}/need`)
-      await page.css('.section svg')
-      await page.choose('Units', units)
-      await page.saved()
-      const found: string[] = []
-      for (const step of steps)
-        for (const { subject, text } of await told(id, step))
-          for (const match of text.matchAll(foreign))
-            found.push(`${step}/${subject}: …${text.slice(Math.max(0, match.index - 50), match.index + 25)}…`)
-      expect(found).toEqual([])
-      expect(await page.errors()).toEqual([])
-    },
-  )
+  it('of a demo site speaks US units and nothing else', async () => {
+    // A demo site opens by its address, before anybody has seen the Yard.
+    await page.go('/site/cinder-tor/need')
+    await page.css('.section svg')
+    await page.choose('Units', 'US units')
+    await page.saved()
+    const found: string[] = []
+    for (const step of STEPS)
+      for (const { subject, text } of await page.told('cinder-tor', step))
+        found.push(...breaches(text, FOREIGN.us).map(breach => `${step}/${subject}: ${breach}`))
+    expect(found).toEqual([])
+    expect(await page.errors()).toEqual([])
+  })
+  it.each(SYSTEMS)('of a site that moves have made at random says nothing false in %s', async units => {
+    const [made] = fc.sample(arbitrarySite, { numRuns: 1, seed: SEEDS[units] })
+    const site = { ...made!, id: `random-${units}`, standards: { ...made!.standards, units } }
+    await page.go('/')
+    await page.css('a[href^="/site/"]')
+    await page.upload('.yard input[type=file]', 'random.json', writeSite(site))
+    await page.css('.section svg')
+    await page.saved()
+    const found: string[] = []
+    for (const step of STEPS)
+      for (const { subject, text } of await page.told(site.id, step))
+        for (const rule of [...NEVER, FOREIGN[units]])
+          found.push(...breaches(text, rule).map(breach => `${step}/${subject}: ${breach}`))
+    expect(found).toEqual([])
+    expect(await page.errors()).toEqual([])
+  })
 })
 
 describe('an address of no page', () => {

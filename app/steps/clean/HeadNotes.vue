@@ -24,16 +24,30 @@ const otherwise = computed(() =>
   line.value ? passesMmPerH({ ...line.value, head: undefined, topM: props.spout.baseM }) : Infinity,
 )
 const withinReachM = computed(() => props.spout.groundM + REACH_M)
+/** What the line would pass with its head within reach; nothing where that lies below what comes after it. */
+const reachMmPerH = computed(() => {
+  if (!line.value) return 0
+  const topM = withinReachM.value
+  if (topM <= Math.max(line.value.inletM, line.value.high.heightM)) return 0
+  return passesMmPerH({ ...line.value, topM, head: { ...props.head, hangsAtM: topM } })
+})
 </script>
 
 <template>
-  <p class="head">
+  <p class="hung">
     <template v-if="head.hangsAtM === undefined">
       Its screen head sits at the gutter’s outlet, {{ show(upM, 'length')
       }}{{ upM > LADDER_M ? ' up: a ladder each time it is cleaned' : ' up' }}.
-      <button v-if="withinReachM < spout.baseM" type="button" class="plain" @click="hang(withinReachM)">
-        Hang it at {{ show(withinReachM, 'length') }}, within reach
-      </button>
+      <template v-if="withinReachM >= spout.baseM" />
+      <template v-else-if="reachMmPerH > 0"
+        ><button type="button" class="plain" @click="hang(withinReachM)">
+          Hang it at {{ show(withinReachM, 'length') }}, within reach</button
+        >: the line would pass {{ show(reachMmPerH, 'intensity') }} instead of {{ show(otherwise, 'intensity') }}.
+      </template>
+      <span v-else class="soft"
+        >Within reach, at {{ show(withinReachM, 'length') }}, it would hang below what comes after it, and nothing would
+        run.</span
+      >
     </template>
     <template v-else>
       Its screen head hangs at
@@ -52,7 +66,7 @@ const withinReachM = computed(() => props.spout.groundM + REACH_M)
 </template>
 
 <style scoped>
-.head {
+.hung {
   line-height: 1.85;
 }
 .wrong {

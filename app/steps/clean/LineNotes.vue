@@ -69,10 +69,8 @@ const picked = ref('')
 const tankChosen = computed(
   () => tanks.value.find(({ value }) => value === picked.value)?.value ?? tanks.value[0]!.value,
 )
-const problem = ref<string>()
 function leadSpout(to: string): void {
-  if (to === end.value?.id) return
-  problem.value = store.make(moveOf('leadSpout', { spout: props.spout.id, to }))
+  if (to !== end.value?.id) store.make(moveOf('leadSpout', { spout: props.spout.id, to }))
 }
 const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.value.map(run => run.id), boreMm: value }))
 </script>
@@ -183,7 +181,6 @@ const setBore = (value: number) => store.make(moveOf('setBore', { runs: runs.val
         {{ show(Math.max(0, join.sides[0]!.spareM), 'length') }}, and would overflow first.</template
       >
     </p>
-    <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
     <div v-if="line" class="moves">
       <button
         v-if="!line.wet"

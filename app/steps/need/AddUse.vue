@@ -9,11 +9,9 @@ import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '#core/catalog'
 const store = useSite()
 const { pickNode } = useSelection()
 const adding = ref<UsePresetId>('beds')
-const problem = ref<string>()
 const presets = USE_PRESET_IDS.map(id => ({ value: id, name: USE_PRESETS[id].name }))
 function add(): void {
-  problem.value = store.make(moveOf('addUse', { preset: adding.value }))
-  if (!problem.value) pickNode(store.site!.uses.at(-1)!.at)
+  if (!store.make(moveOf('addUse', { preset: adding.value }))) pickNode(store.site!.uses.at(-1)!.at)
 }
 </script>
 
@@ -27,6 +25,5 @@ function add(): void {
       <ChoiceField label="Kind of use to add" :value="adding" :choices="presets" :set="id => (adding = id)" />
       <button type="button" class="move" @click="add">Add this use</button>
     </p>
-    <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
   </div>
 </template>

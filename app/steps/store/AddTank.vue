@@ -12,7 +12,6 @@ import { TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
 const store = useSite()
 const reading = useReading()
 const { pickNode } = useSelection()
-const problem = ref<string>()
 const kind = ref<TankKindId>('tote')
 const to = ref('')
 const other = ref('')
@@ -49,14 +48,14 @@ const WAYS = [
   },
 ]
 function add(how: 'alone' | (typeof WAYS)[number]['how']): void {
-  problem.value = store.make(
+  const refused = store.make(
     moveOf('addTank', {
       kind: how === 'pump' ? 'pump' : kind.value,
       how,
       to: how === 'alone' ? undefined : target.value!.id,
     }),
   )
-  if (!problem.value) pickNode(tanks.value.at(-1)!.id)
+  if (!refused) pickNode(tanks.value.at(-1)!.id)
 }
 /** One tank of each group that stands apart from the others. */
 const apart = computed(() => reading.value.pools.map(pool => pool.id))
@@ -117,15 +116,10 @@ const ends = computed(() => ({ from: target.value!.id, to: second.value!.id }))
     </p>
     <p v-if="apart.length > 2">
       Or lead all {{ apart.length }} groups to
-      <button
-        type="button"
-        class="plain"
-        @click="problem = store.make(moveOf('joinAtHub', { tanks: apart, boreMm: boreMm }))"
-      >
+      <button type="button" class="plain" @click="store.make(moveOf('joinAtHub', { tanks: apart, boreMm: boreMm }))">
         one hub at the bottom</button
       >, each behind its valve.
     </p>
-    <p v-if="problem" role="alert" class="quote">{{ problem }}</p>
   </section>
 </template>
 

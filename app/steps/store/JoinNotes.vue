@@ -122,15 +122,17 @@ const spillTo = computed(() => {
       Of {{ litres(pool.nominalL) }} nominal {{ pool.tanks.length > 1 ? 'they hold' : 'it holds' }}
       <b class="figure">{{ litres(pool.capL) }}</b> up to where {{ pool.spillsAt.tank.name }}
       {{ pool.spillsAt.port ? `spills${spillTo ? ` to ${spillTo}` : ''}` : 'runs over its rim' }}, and
-      <b class="figure">{{ litres(pool.capL - deadL) }}</b> can be drawn<template v-if="pool.capL - deadL < 0.5"
-        >: nothing draws from {{ pool.tanks.length > 1 ? 'them' : 'it' }} yet</template
-      ><template v-else>; {{ litres(deadL) }} stay below the draw-off</template>.
+      <template v-if="pool.capL - deadL < 0.5"
+        ><b>none of it</b> can be drawn: nothing draws from {{ pool.tanks.length > 1 ? 'them' : 'it' }} yet</template
+      ><template v-else
+        ><b class="figure">{{ litres(pool.capL - deadL) }}</b> can be drawn; {{ litres(deadL) }} stay below the
+        draw-off</template
+      >.
       <template v-for="feed in feeds" :key="feed.name">
         It is filled from {{ feed.name
         }}{{ feed.pumped ? ' by a pump' : feed.floats ? ' through a float valve' : ', and nothing stops that' }}:
-        {{ litres(feed.litres) }} of it reach here<template v-if="!feed.pumped && feed.keepL > 0.5"
-          >, {{ litres(feed.keepL) }} stand too low</template
-        >.
+        {{ feed.litres < 0.5 ? 'none of it reaches here' : `${litres(feed.litres)} of it reach here`
+        }}<template v-if="!feed.pumped && feed.keepL > 0.5">, {{ litres(feed.keepL) }} stand too low</template>.
         <button
           v-if="feed.run"
           type="button"

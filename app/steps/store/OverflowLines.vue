@@ -10,7 +10,6 @@ import type { Pool } from '#core/balance'
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
 const { show } = useUnits()
-const problem = ref<string>()
 const AWAY = 'away'
 const overflows = computed(() =>
   props.pool.tanks.flatMap(tank =>
@@ -33,8 +32,7 @@ function choices({ tank, to }: Overflow) {
   ]
 }
 const lead = ({ tank, port, to: now }: Overflow, to: string): void => {
-  if (to === now) return
-  problem.value = store.make(moveOf('leadOverflow', { tank: tank.id, port: port.name, ...(to === AWAY ? {} : { to }) }))
+  if (to !== now) store.make(moveOf('leadOverflow', { tank: tank.id, port: port.name, ...(to === AWAY ? {} : { to }) }))
 }
 </script>
 
@@ -52,10 +50,9 @@ const lead = ({ tank, port, to: now }: Overflow, to: string): void => {
       v-if="overflows.length"
       type="button"
       class="plain small"
-      @click="problem = store.make(moveOf('fitSecondOverflow', { tank: pool.spillsAt.tank.id }))"
+      @click="store.make(moveOf('fitSecondOverflow', { tank: pool.spillsAt.tank.id }))"
     >
       Fit another overflow to {{ pool.spillsAt.tank.name }}
     </button>
-    <span v-if="problem" role="alert" class="quote">{{ problem }}</span>
   </p>
 </template>

@@ -9,7 +9,6 @@ import type { NodeOf } from '#core/kinds'
 /** Where a well or a main stands, what it is, and where it leads: to tanks that it tops up, straight to uses. */
 const props = defineProps<{ node: NodeOf<'well'> | NodeOf<'main'> }>()
 const store = useSite()
-const problem = ref<string>()
 const lines = computed(() =>
   runsFrom(store.site!, props.node.id).map(run => ({ run, end: run.to.node, name: nameOf(store.site!, run.to.node) })),
 )
@@ -25,7 +24,7 @@ const chosen = ref('')
 const next = computed(() => more.value.find(({ value }) => value === chosen.value)?.value ?? more.value[0]?.value)
 function lead(to: string): void {
   const use = store.site!.uses.some(({ id }) => id === to)
-  problem.value = store.make(
+  store.make(
     use
       ? moveOf('supplyFrom', { use: to, source: props.node.id })
       : moveOf('topUpFrom', { source: props.node.id, tank: to }),
@@ -65,6 +64,5 @@ function lead(to: string): void {
         :set="to => (chosen = to)"
       />{{ lines.length ? ' too.' : '.' }}
     </template>
-    <span v-if="problem" role="alert" class="quote">{{ problem }}</span>
   </p>
 </template>

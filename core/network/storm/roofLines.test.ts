@@ -6,7 +6,7 @@ import { catchLimits } from './catchLimits'
 import { fittingLossM, gutterHalfRound, pipeFriction } from '../../sums'
 import { lineFrom, type Site } from '../../site'
 import { moveOf } from '../../moves'
-import { AWAY, compile } from '../../balance'
+import { compile } from '../../balance'
 
 /**
  * A roof of 72 m² at 3 m over a tank whose inlet lies at 0.95 m, with one straight pipe and no screen: 50 mm an hour
@@ -91,7 +91,7 @@ describe('a screen head at a height of its own', () => {
   it('spills the storm that the gutter would have pushed through, and nothing comes over a higher place', () => {
     expect(catchLimits(hung(1))[0]).toMatchObject({ first: 'line' })
     expect(compile(hung(1)).caught[0]!.pool).toBe(0)
-    expect(compile(hung(0.5)).caught[0]!.pool).toBe(AWAY)
+    expect(compile(hung(0.5)).caught[0]!.pool).toBeLessThan(0)
   })
 })
 

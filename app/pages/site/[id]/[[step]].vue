@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import MarginPanel from '~/frame/MarginPanel.vue'
 import PathStrip from '~/frame/PathStrip.vue'
+import RefusalNote from '~/frame/RefusalNote.vue'
 import SiteHeader from '~/frame/SiteHeader.vue'
 import { useKeys } from '~/frame/useKeys'
 import SectionView from '~/section/SectionView.vue'
@@ -71,6 +72,7 @@ useKeys({
     <StepSheet :step="step" />
     <MarginPanel :step="step" />
     <YearRibbon @open="year = true" />
+    <RefusalNote />
     <LazySumsDrawer v-if="opened.sums" v-model="sums" />
     <LazyFindDialog v-if="opened.find" v-model="find" />
     <LazyKeysDialog v-if="opened.keys" v-model="keys" />
