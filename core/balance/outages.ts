@@ -1,6 +1,7 @@
 import { randomExponential } from 'd3-random'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import type { Outage } from './compiled'
+import { risingTo } from '../sums'
 import type { OutageRule } from '../kinds'
 import { DAYS_A_YEAR, type DailySeries } from '../climate'
 
@@ -21,15 +22,8 @@ type ByChance = Extract<OutageRule, { by: 'chance' }>
  */
 export function drawnMeanH({ meanHours, mostHours = Infinity }: ByChance): number {
   if (mostHours === Infinity || meanHours >= mostHours) return meanHours >= mostHours ? Infinity : meanHours
-  let [low, high] = [meanHours, meanHours]
-  const meanOf = (drawn: number) => drawn * (1 - Math.exp(-mostHours / drawn))
-  while (meanOf(high) < meanHours && high < meanHours * 1e6) high *= 2
-  for (let step = 0; step < 60; step++) {
-    const middle = (low + high) / 2
-    if (meanOf(middle) < meanHours) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  const meanOf = (drawn: number) => (drawn > 0 ? drawn * -Math.expm1(-mostHours / drawn) : 0)
+  return risingTo(meanHours, meanOf, meanHours)
 }
 
 /** The share of cuts that are no longer than so many hours. */

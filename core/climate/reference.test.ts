@@ -4,7 +4,7 @@ import { dryHalf, referenceYears } from './reference'
 import { dayNumber, isoDate } from './calendar'
 import { seriesOf, weatherSeries } from './series'
 import { overYears, outlook } from '../balance'
-import { setField } from '../moves'
+import { moveOf, setField } from '../moves'
 import { tanksOf, type Site } from '../site'
 
 const site = setUp('dry-summer-hill', [
@@ -69,5 +69,51 @@ describe('headlines', () => {
       expect(keptL).toBeGreaterThanOrEqual(before.keptL - 1e-6)
     }
     expect(told.at(-1)!.shortL).toBeLessThan(told[0]!.shortL)
+  })
+})
+
+describe('headlines that used to move with the plan', () => {
+  const years = (plan: Site) => outlook(plan, weatherSeries(plan))
+  /** Two roofs, each with its chamber, to one tank. */
+  const yard = (litresEach: number) => {
+    const begun = build(
+      setUp('dry-summer-hill', [{ preset: 'beds', count: 25 }]),
+      moveOf('addRoof', { name: 'Barn', lengthM: 8, widthM: 5, material: 'steel', tank: tanksOf(site)[0]!.id }),
+      moveOf('fitFirstFlush', { spout: 'spout-2', depthMm: 0.8 }),
+    )
+    return begun.nodes.reduce(
+      (plan, node, index) =>
+        node.kind === 'chamber'
+          ? build(
+              plan,
+              put(['nodes', index, 'heightM'], litresEach / (Math.PI * (node.innerDiameterMm / 2) ** 2 * 1e-3)),
+            )
+          : plan,
+      begun,
+    )
+  }
+  it('two chambers cut from 78 to 17 L: no year gets worse, and so no headline does', () => {
+    const [large, small] = [years(yard(39)), years(yard(8.5))]
+    expect(large.years).toHaveLength(30)
+    for (const [year, { shortDays, metL }] of large.years.entries()) {
+      expect(small.years[year]!.shortDays).toBeLessThanOrEqual(shortDays)
+      expect(small.years[year]!.metL).toBeGreaterThanOrEqual(metL - 1e-6)
+    }
+    const short = (told: typeof large) => overYears(told, year => year.shortDays)
+    expect(short(small).middle).toBeLessThanOrEqual(short(large).middle)
+    expect(short(small).most).toBeLessThanOrEqual(short(large).most)
+    expect(small.reference).toEqual(large.reference)
+  })
+  it('a tank made 20 cm wider: as much is caught to the litre, in every year', () => {
+    const [tank] = tanksOf(site)
+    const wider = build(
+      site,
+      moveOf('reshapeTank', { tank: tank!.id, shape: 'upright-cylinder' }),
+      moveOf('resizeTank', { tank: tank!.id, shape: { diameterM: 1.4 } }),
+    )
+    const widest = build(wider, moveOf('resizeTank', { tank: tank!.id, shape: { diameterM: 1.6 } }))
+    const caught = (plan: Site) => years(plan).years.map(year => year.caughtL)
+    expect(caught(widest)).toEqual(caught(wider))
+    expect(years(widest).reference).toEqual(years(wider).reference)
   })
 })

@@ -1,5 +1,6 @@
 import { mean, sum, variance } from 'd3-array'
 import { chainOf, type MonthlyRain } from './rainMaker'
+import { risingTo } from '../sums'
 import { MONTH_DAYS, monthsFrom, yearOf } from './calendar'
 
 /**
@@ -18,7 +19,6 @@ const USUAL_MEMORY = 0.5
 const MOST = { sigma: 1.5, memory: 0.98 }
 /** So many years of the climate's own spread stand beside a record's, so that a short one is not taken at its word. */
 const PRIOR_YEARS = 5
-const STEPS = 40
 
 /** Rain of a month's mean, and the variance that wet days and their amounts alone give its total. */
 const momentsOf = (months: readonly MonthlyRain[]) =>
@@ -47,24 +47,12 @@ function annualVariance(moments: Moments, { sigmas, memory }: SlowFactor): numbe
   )
 }
 
-/** The largest value up to a limit at which a rising figure stays at or below what is wanted. */
-function solveRising(most: number, figure: (at: number) => number, wanted: number): number {
-  if (figure(0) >= wanted) return 0
-  let [low, high] = [0, most]
-  for (let step = 0; step < STEPS; step++) {
-    const middle = (low + high) / 2
-    if (figure(middle) < wanted) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
-}
-
 /** The slow factor under which a year's total varies as a climate's does: `spreadShare` of its mean, as a deviation. */
 export function slowOfSpread(months: readonly MonthlyRain[], spreadShare: number): SlowFactor {
   const moments = momentsOf(months)
   const wanted = (spreadShare * sum(moments, month => month.meanMm)) ** 2
   const alike = (sigma: number): SlowFactor => ({ sigmas: months.map(() => sigma), memory: USUAL_MEMORY })
-  return alike(solveRising(MOST.sigma, sigma => annualVariance(moments, alike(sigma)), wanted))
+  return alike(risingTo(wanted, sigma => annualVariance(moments, alike(sigma)), MOST.sigma, MOST.sigma))
 }
 
 /**
@@ -92,7 +80,10 @@ export function slowOfRecord(
   const yearMm = sum(moments, month => month.meanMm)
   const weight = own(byYear.length)
   const wanted = weight * variance(byYear)! + (1 - weight) * (spreadShare * yearMm) ** 2
-  return { sigmas, memory: solveRising(MOST.memory, memory => annualVariance(moments, { sigmas, memory }), wanted) }
+  return {
+    sigmas,
+    memory: risingTo(wanted, memory => annualVariance(moments, { sigmas, memory }), MOST.memory, MOST.memory),
+  }
 }
 
 /** Totals of the whole months of a record, by calendar month, and of its whole years. */

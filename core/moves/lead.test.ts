@@ -65,7 +65,7 @@ describe('an overflow', () => {
   })
   it('may be one of two, at two heights, and the lower one spills first', () => {
     const site = build(two(), moveOf('fitSecondOverflow', { tank: 'tank-1', heightM: 0.7 }))
-    expect(compile(site).pools[0]).toMatchObject({ capM: 0.7, spillsAt: { port: 'overflow-2' } })
+    expect(compile(site).pools[0]).toMatchObject({ capM: 0.7, spillsAt: { port: 'overflow-1' } })
     expect(refusal(site, moveOf('fitSecondOverflow', { tank: 'tank-1', heightM: 3 }))).toContain('under its rim')
   })
   it('of a tank below the ground is lifted by a pump in a sump', () => {

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { addRun, defineMove, guessedLengthM, Impossible, named, need, pipe, toThousandth } from './move'
-import { leadOverflowAway, overflowPort } from './joins'
+import { freshPort, leadOverflowAway, overflowPort } from './joins'
 import { takeOutStranded } from './takeOut'
 import { graphOf, lineFrom, nameOf, nodeById, portHeightM, portsByRole, reached, rimM, runsFrom, runsTo } from '../site'
 import type { Run, Site } from '../site'
-import { portsOf, type SiteNode, type Tank } from '../kinds'
+import { portsOf, type SiteNode } from '../kinds'
 
 const ACROSS_M = 3
 
@@ -95,17 +95,11 @@ export const fitSecondOverflow = defineMove({
     const tallM = rimM(tank) - tank.baseM
     const atM = heightM ?? Math.min(first.heightM + 0.05, tallM - 0.02)
     if (atM >= tallM) throw new Impossible(`${tank.name} ends below that; an overflow lies under its rim.`)
-    const port = { ...first, name: freshName(tank), heightM: toThousandth(atM) }
+    const port = { ...first, name: freshPort(tank, 'overflow'), heightM: toThousandth(atM) }
     tank.ports.push(port)
     leadOverflowAway(site, tank, port)
   },
 })
-
-function freshName(tank: Tank): string {
-  let number = 2
-  while (tank.ports.some(port => port.name === `overflow-${number}`)) number++
-  return `overflow-${number}`
-}
 
 /**
  * A sump at the beginning of a tank's overflow line, with a pump that lifts what spills to the ground: for a tank that

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { atLeastZero, defineSum, digits, output, positive, within } from './sum'
 import { pipeFriction, pipeVelocityMps } from './pipeFriction'
+import { risingTo } from './risingTo'
 import { GRAVITY } from './constants'
 
 export interface GravityFlowInput {
@@ -16,23 +17,12 @@ export function fittingLossM(flowLps: number, innerDiameterMm: number, k: number
   return (k * pipeVelocityMps(flowLps, innerDiameterMm) ** 2) / (2 * GRAVITY)
 }
 
-const STEPS = 80
-
 /**
  * The flow at which a loss that grows with it comes to a head: halving, for the loss may bend where flow turns
  * turbulent.
  */
 export function flowAtHead(headM: number, lossM: (flowLps: number) => number): number {
-  if (headM <= 0) return 0
-  let high = 1
-  while (lossM(high) < headM && high < 1e9) high *= 2
-  let low = 0
-  for (let step = 0; step < STEPS && high - low > 1e-12 * high; step++) {
-    const middle = (low + high) / 2
-    if (lossM(middle) < headM) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  return headM <= 0 ? 0 : risingTo(headM, lossM)
 }
 
 /** What a pipe passes under a head, friction and fittings together taking all of it. */

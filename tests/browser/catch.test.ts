@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Key, openBrowser, litres, type Page } from './page'
+import { By, Key, openBrowser, litres, type Page } from './page'
 
 let page: Page
 beforeAll(async () => {
@@ -14,9 +14,6 @@ const sheet = (words: string, what: string) =>
     text => text.includes(words),
     what,
   )
-const undo = async (times: number) => {
-  for (let time = 0; time < times; time++) await page.press('Undo')
-}
 /** Pixels of the plan, from its top left corner, as a pointer meets them. */
 async function drag(from: [number, number], to: [number, number]): Promise<void> {
   const plan = await page.css('.plan svg')
@@ -57,7 +54,7 @@ describe('a roof on its plan', () => {
       cuts => cuts.length === 1,
       'the cut is shown',
     )
-    await undo(2)
+    await page.undo(2)
     await page.until(areaOf, area => area === 31.5, 'all undone')
   })
   it('is drawn by keys alone: arrows move, Shift stretches, C cuts, Delete takes out', async () => {
@@ -152,7 +149,7 @@ describe('a roof on its plan', () => {
       gives => gives > 25000 && gives < 28000,
       '37.2 m² give what they should',
     )
-    await undo(3)
+    await page.undo(3)
     await page.until(areaOf, area => area === 31.5, 'the rectangles count again')
   })
 })
@@ -179,7 +176,7 @@ describe('a storm', () => {
       'mended',
     )
     await page.until(mostSpilled, found => found < most / 2, 'far less spills in the worst year')
-    await undo(1)
+    await page.undo(1)
     await page.until(page.findings, found => found.includes('gutter-too-small'), 'it spills again')
   })
   it('is chosen by how rare it is, or typed; without one nothing is judged, and that is said', async () => {
@@ -196,7 +193,7 @@ describe('a storm', () => {
       found => !found.includes('storm-missing') && found.includes('gutter-too-small'),
       'the usual one',
     )
-    await undo(5)
+    await page.undo(5)
   })
   it('draws its water in the Section, at Catch and Clean only', async () => {
     await page.until(
@@ -227,6 +224,22 @@ describe('losses, and the climate shifted', () => {
       gives => gives === before,
       'as before',
     )
+  })
+  it('the harvest stands month by month, by each school, and adds up to the year', async () => {
+    await page.subject('losses')
+    const rows = await Promise.all(
+      (await page.all('.harvest tbody tr')).map(async row =>
+        Promise.all((await row.findElements(By.css('td'))).map(cell => cell.getText())),
+      ),
+    )
+    expect(rows).toHaveLength(13)
+    const [months, year] = [rows.slice(0, 12), rows[12]!]
+    for (const column of [1, 2, 3]) {
+      const total = months.reduce((sum, row) => sum + litres(row[column]!), 0)
+      expect(Math.abs(total - litres(year[column]!))).toBeLessThan(60)
+    }
+    // 922 mm on 31.5 m², half of it, flat.
+    expect(Math.abs(litres(year[3]!) - 14500)).toBeLessThan(60)
   })
   it('a dry year brings less and leaves the source as it is', async () => {
     const before = litres(await page.figure('Roofs give a year'))

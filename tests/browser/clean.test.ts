@@ -7,10 +7,6 @@ beforeAll(async () => {
 })
 afterAll(() => page.quit())
 
-const undo = async (times: number) => {
-  for (let time = 0; time < times; time++) await page.press('Undo')
-}
-
 describe('lines and first flush', () => {
   it('a line led below ground becomes wet, and is told with its litres, its drain and its frost', async () => {
     await page.openDemo('brindle-yard', 'clean')
@@ -29,7 +25,7 @@ describe('lines and first flush', () => {
     await page.until(page.findings, found => found.includes('mosquito-mesh'), 'mosquitoes')
     await page.press('Fit a screen head at the spout')
     await page.until(page.findings, found => !found.includes('mosquito-mesh'), 'screened')
-    await undo(2)
+    await page.undo(2)
     await page.until(
       () => page.text('[data-line]'),
       text => text.includes('dry line'),
@@ -46,7 +42,7 @@ describe('lines and first flush', () => {
     )
     await page.press('Lay it in')
     await page.until(page.findings, found => !found.includes('line-too-slow'), 'wider')
-    await undo(2)
+    await page.undo(2)
   })
   it('an outlet is chosen from the table by what it wastes; one wider than its chamber is refused at the field', async () => {
     await page.openDemo('quillfern-ridge', 'clean')
@@ -86,7 +82,7 @@ describe('lines and first flush', () => {
     await page.type('Price of standpipe of 104 mm', '-3')
     expect(await page.text('.forms .problem')).toContain('must be at least 0')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await undo(3)
+    await page.undo(3)
     await page.until(row, text => text === before, 'guesses again')
   })
   it('with nobody there a hand-emptied chamber keeps next to nothing out, and says so', async () => {
@@ -121,7 +117,7 @@ describe('lines and first flush', () => {
     await page.type('Height of the screen head', '9 m')
     expect(await page.text('.hung .problem')).toMatch(/must be at most [\d.]+ m, where the gutter’s outlet is/)
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await undo(2)
+    await page.undo(2)
   })
   it('one chamber for two spouts that share a line', async () => {
     // The service was down on purpose above; what the page logs from here on counts.

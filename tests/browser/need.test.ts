@@ -9,9 +9,6 @@ afterAll(() => page.quit())
 
 const asked = async () => litres(await page.figure('Asked a year'))
 const short = async () => Number(await page.figure('Days short'))
-const undoAll = async (times: number) => {
-  for (let done = 0; done < times; done++) await page.press('Undo')
-}
 const ofUse = async (id: string) => (await page.css(`[data-use="${id}"]`)).getText()
 
 describe('what the water is for', () => {
@@ -32,7 +29,7 @@ describe('what the water is for', () => {
     const goats = await page.until(asked, now => now > flushing + 1000, 'goats ask')
     await page.type('Factor in hot months', '3')
     await page.until(asked, now => now > goats, 'and more when it is hot')
-    await undoAll(4)
+    await page.undo(4)
     await page.until(asked, now => now === before, 'as before')
   })
 
@@ -41,7 +38,7 @@ describe('what the water is for', () => {
     const before = await asked()
     await page.choose('Mulch', 'mulched')
     await page.until(asked, now => now < before - 1000, 'mulch asks less')
-    await undoAll(1)
+    await page.undo(1)
     await page.press('drip it by the clock')
     await page.until(
       () => ofUse('orchard'),
@@ -61,7 +58,7 @@ describe('what the water is for', () => {
     expect(await page.findings()).not.toContain('zone-over-flow')
     await page.type('Zones', '1')
     await page.until(page.findings, found => found.includes('zone-over-flow'), 'one zone is over its flow')
-    await undoAll(5)
+    await page.undo(5)
     await page.until(asked, now => now === before, 'as before')
   })
 
@@ -75,7 +72,7 @@ describe('what the water is for', () => {
       'litres are given up',
     )
     await page.until(short, days => days < before, 'fewer short days')
-    await undoAll(1)
+    await page.undo(1)
     await page.type('Short days I can live with', '0')
     await page.until(page.findings, found => found.includes('fails-more-than-accepted'), 'it fails more')
     await page.press('say no number')
@@ -84,7 +81,7 @@ describe('what the water is for', () => {
       found => !found.includes('fails-more-than-accepted'),
       'nobody said how many will do',
     )
-    await undoAll(2)
+    await page.undo(2)
   })
 
   it('a fire reserve lifts the draw-offs, is drawn in the Section, and costs usable water', async () => {
@@ -97,7 +94,7 @@ describe('what the water is for', () => {
     await page.type('Fire reserve', '60000')
     expect(await page.text('.reserve .problem')).toContain('nothing would be left to use')
     await (await page.field('Fire reserve')).sendKeys(Key.ESCAPE)
-    await undoAll(2)
+    await page.undo(2)
     await page.until(short, days => days === before, 'as before')
   })
 

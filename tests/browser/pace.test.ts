@@ -67,9 +67,13 @@ describe('many years', () => {
       text => text.includes('from before the last change'),
       'old',
     )
+    // A stale answer is struck through until it is run again.
+    const struck = async () => (await page.css('.many p')).getCssValue('text-decoration-line')
+    expect(await struck()).toBe('line-through')
     await page.press('Undo')
     await page.press('Run 40 times again')
     await page.until(years, count => count === 1200, 'run again')
     expect(await page.text('.many')).not.toContain('from before')
+    expect(await struck()).toBe('none')
   })
 })

@@ -245,6 +245,10 @@ export class Page {
       .catch(() => undefined)
   }
 
+  async undo(times: number): Promise<void> {
+    for (let done = 0; done < times; done++) await this.press('Undo')
+  }
+
   value = async (label: string) => (await this.field(label)).getAttribute('value')
   figure = async (name: string) => (await this.css(`[data-figure^="${name}"]`)).getText()
   text = async (selector = 'body') => (await this.css(selector)).getText()

@@ -83,6 +83,14 @@ describe('Quillfern Ridge', () => {
     expect(await page.all('.year .short')).toHaveLength(Number(told?.[1]))
   })
 
+  it('says one figure for days short, at every step and in the open year', async () => {
+    const told = new Set<string>()
+    for (const step of ['need', 'clean', 'store']) {
+      await page.openDemo('quillfern-ridge', step)
+      told.add(await page.figure('Days short'))
+    }
+    expect(told.size).toBe(1)
+  })
   it('a finding’s move mends it, and undo brings it back', async () => {
     await page.press('Fit an overflow as large as the inlet')
     await page.until(page.findings, found => !found.includes('overflow-too-small'), 'the finding is gone')

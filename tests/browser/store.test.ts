@@ -10,9 +10,6 @@ afterAll(() => page.quit())
 
 const usable = async () => litres(await page.figure('Usable when full'))
 const tanks = async () => (await page.all('[data-node^="tank-"]')).length
-const undoAll = async (times: number) => {
-  for (let done = 0; done < times; done++) await page.press('Undo')
-}
 describe('joining', () => {
   it.each([
     ['Join at the bottom', /2 tanks joined at the bottom stand at one level/, 'at the bottom', true],
@@ -40,7 +37,7 @@ describe('joining', () => {
       await page.press('As a list')
       expect(await page.text('.runs')).toContain(line)
       await page.press('As a drawing')
-      await undoAll(1)
+      await page.undo(1)
       await page.until(tanks, now => now === count, 'undone')
       await page.until(usable, now => now === before, 'as before')
     },
@@ -63,7 +60,7 @@ describe('joining', () => {
       text => text.includes('Tank D') && !text.includes('nothing draws from it yet'),
       'it is drawn from',
     )
-    await undoAll(2)
+    await page.undo(2)
     await page.until(tanks, now => now === 3, 'as before')
   })
   it('a move that cannot be made says why beside what was pressed, until the next press', async () => {
@@ -142,26 +139,26 @@ describe('overflow, base and fittings', () => {
     )
     await page.choose('Soil of the soakaway', 'stiff clay')
     await page.until(page.findings, found => found.includes('soakaway-fails'), 'clay does not take it')
-    await undoAll(2)
+    await page.undo(2)
   })
   it('a plain overflow lets mosquitoes in, and is screened', async () => {
     await page.choose('How the overflow begins', 'plain')
     await page.until(page.findings, found => found.includes('overflow-open'), 'it is open')
     await page.press('Screen it')
     await page.until(page.findings, found => !found.includes('overflow-open'), 'screened')
-    await undoAll(2)
+    await page.undo(2)
   })
   it('an overflow towards a neighbour is found', async () => {
     await page.choose('What lies below the overflow', 'a neighbour')
     await page.until(page.findings, found => found.includes('overflow-harms'), 'it harms')
-    await undoAll(1)
+    await page.undo(1)
     await page.until(page.findings, found => !found.includes('overflow-harms'), 'as before')
   })
   it('a stand says its posts’ load, and when to ask an engineer', async () => {
     await page.choose('Base', 'a timber stand')
     await page.until(page.findings, found => found.includes('stand-for-engineer'), 'ten tonnes on posts')
     expect(await page.text('[data-fold="store-stands-tank-1"]')).toMatch(/kN.* a post/)
-    await undoAll(1)
+    await page.undo(1)
   })
   it('a draw-off floats in the Section, and a calmed inlet shows its pipe', async () => {
     await page.choose('How outlet is drawn', 'floating on a tether')
@@ -172,7 +169,7 @@ describe('overflow, base and fittings', () => {
     await page.until(page.findings, found => found.includes('inlet-siphons'), 'it can siphon')
     await page.press('Drill the air hole')
     await page.until(page.findings, found => !found.includes('inlet-siphons'), 'drilled')
-    await undoAll(4)
+    await page.undo(4)
   })
 })
 
@@ -274,6 +271,6 @@ describe('when it stops raining, and water from outside', () => {
       text => text.includes('Water is carted to'),
       'carts',
     )
-    await undoAll(4)
+    await page.undo(4)
   })
 })

@@ -8,9 +8,6 @@ beforeAll(async () => {
 afterAll(() => page.quit())
 
 const tanks = async () => (await page.all('[data-node^="tank-"]')).length
-const undoAll = async (times: number) => {
-  for (let done = 0; done < times; done++) await page.press('Undo')
-}
 const table = async () =>
   Object.fromEntries(
     await Promise.all(
@@ -57,7 +54,7 @@ describe('other ways', () => {
       text => text.includes('One upright poly tank'),
       'the option is still there',
     )
-    await undoAll(2)
+    await page.undo(2)
     await page.until(
       () => page.text('.options'),
       text => text.includes('Set another way beside the plan'),
@@ -110,7 +107,7 @@ describe('other ways', () => {
     expect(await page.text('.finding[data-check="light-in-sun"]')).toMatch(/The same goes for .* and \d+ more/)
     await page.press('The same for all 12')
     await page.until(page.findings, found => !found.includes('light-in-sun'), 'all are covered')
-    await undoAll(3)
+    await page.undo(3)
     await page.until(tanks, count => count === 3, 'as before')
   })
   it('changes of one’s own are tried, kept as an option, and the plan is as it was', async () => {

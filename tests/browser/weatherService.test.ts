@@ -7,10 +7,6 @@ beforeAll(async () => {
 })
 afterAll(() => page.quit())
 
-const undo = async (times: number) => {
-  for (let time = 0; time < times; time++) await page.press('Undo')
-}
-
 /** The dialog is loaded when it is first opened; nothing is looked for before it is there. */
 async function openService(): Promise<void> {
   await page.press('Ask the weather service')
@@ -76,7 +72,7 @@ describe('the weather service', () => {
       'years are made from it',
     )
     await page.answered()
-    await undo(2)
+    await page.undo(2)
     await page.until(
       () => page.text('.climate'),
       text => text.includes('made up from these months'),

@@ -26,7 +26,7 @@ const bars = computed(() => rows.value.map(row => row.litres[LOSS_SCHOOL_IDS.ind
   <h2>Month by month</h2>
   <MonthBars :values="bars" label="What the roofs give by month" :show="litres" />
   <div class="scroll">
-    <table class="harvest">
+    <table class="compare harvest">
       <thead>
         <tr>
           <th scope="col">Mean month</th>
@@ -70,26 +70,14 @@ const bars = computed(() => rows.value.map(row => row.litres[LOSS_SCHOOL_IDS.ind
 .scroll {
   overflow-x: auto;
 }
-.harvest {
-  border-collapse: collapse;
-  font-size: 13.5px;
-}
-th {
-  font-weight: 400;
-  color: var(--soft);
-  text-align: left;
-  padding: 1px 18px 1px 0;
-}
 td {
   text-align: right;
-  font-weight: 400;
-  padding: 1px 18px 1px 0;
 }
 td.on {
+  background: none;
   font-weight: 600;
 }
 tr:last-child > * {
-  border-top: 1px solid var(--hair);
   font-weight: 600;
 }
 </style>
