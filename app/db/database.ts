@@ -1,28 +1,8 @@
-import { readSite, type Site } from '#core/site'
-import type { Made } from '#core/moves'
+import { readSite } from '#core/site'
+import type { StoredSite, StoredStep } from './shelf'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
-/**
- * A site as it lies in the browser. `revision` grows with every save; a save from an older one is a conflict, not a
- * loss.
- */
-export interface StoredSite {
-  id: string
-  name: string
-  site: Site
-  revision: number
-  cursor: number
-  changedAt: number
-  demo: boolean
-}
-/** One step of a site's history, by its place in it. */
-export interface StoredStep {
-  siteId: string
-  index: number
-  made: Made
-}
-
-class Database extends Dexie {
+export class Database extends Dexie {
   sites!: EntityTable<StoredSite, 'id'>
   steps!: Table<StoredStep, [string, number]>
 
@@ -43,5 +23,3 @@ class Database extends Dexie {
       )
   }
 }
-
-export const database = new Database()

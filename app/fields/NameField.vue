@@ -4,9 +4,15 @@ const props = defineProps<{ value: string; label: string; set: (value: string) =
 const typed = ref(props.value)
 watch(
   () => props.value,
-  value => (typed.value = value),
+  // What is half typed stays, also where another tab saves this very name.
+  (now, before) => {
+    if (typed.value === before) typed.value = now
+  },
 )
+const input = useTemplateRef('input')
 function commit(): void {
+  // Whoever turns to another window has not left the field.
+  if (document.activeElement === input.value) return
   const name = typed.value.trim()
   if (name && name !== props.value && !props.set(name)) return
   typed.value = props.value
@@ -15,6 +21,7 @@ function commit(): void {
 
 <template>
   <input
+    ref="input"
     v-model="typed"
     class="name"
     :aria-label="label"

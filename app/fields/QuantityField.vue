@@ -25,8 +25,9 @@ const id = useId()
 const input = useTemplateRef('input')
 const marked = useChangeMark(() => props.value)
 
-watch(shown, () => {
-  if (!editing.value || !problem.value) typed.value = shown.value
+// What is half typed stays, also where another tab saves this very field.
+watch(shown, (now, before) => {
+  if (!editing.value || (typed.value === before && !problem.value)) typed.value = now
 })
 
 function commit(): void {
@@ -40,6 +41,8 @@ function settle(): void {
   typed.value = shown.value
 }
 function leave(): void {
+  // Whoever turns to another window has not left the field: what is half typed waits there.
+  if (document.activeElement === input.value) return
   commit()
   editing.value = Boolean(problem.value)
 }

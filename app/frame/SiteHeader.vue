@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
+import KeepingNote from './KeepingNote.vue'
 import NameField from '~/fields/NameField.vue'
 import { useFiles } from '~/stores/useFiles'
 import { usePrefs } from '~/stores/prefs'
@@ -18,9 +19,13 @@ const UNITS = [
   { value: 'imperial' as const, name: 'imperial' },
 ]
 const savedText = computed(() =>
-  store.changedElsewhere
+  store.trouble === 'elsewhere'
     ? 'changed in another tab'
-    : { saved: 'saved', unsaved: 'saving…', failed: 'not saved: this browser keeps nothing' }[store.saving],
+    : store.trouble === 'gone'
+      ? 'taken out in another tab'
+      : !store.lasts
+        ? 'in this tab only'
+        : { saved: 'saved', unsaved: 'saving…', failed: 'not saved' }[store.saving],
 )
 const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
@@ -46,7 +51,13 @@ function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'f
         :set="name => store.make(setField('site', '', 'name', name))"
       />
     </h1>
-    <span class="saved small soft" role="status" :data-saving="store.saving">{{ savedText }}</span>
+    <span
+      class="saved small"
+      role="status"
+      :class="store.trouble || !store.lasts ? 'wrong' : 'soft'"
+      :data-saving="store.saving"
+      >{{ savedText }}</span
+    >
     <div class="tools">
       <ChoiceField
         class="units"
@@ -95,11 +106,7 @@ function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'f
       </el-dropdown>
     </div>
     <LazyMoneyDialog v-if="money" v-model="money" />
-    <p v-if="store.changedElsewhere" class="clash" role="alert">
-      Another tab changed this site while you were working here. Nothing is saved from this tab until you choose.
-      <button type="button" class="plain" @click="store.takeTheirs()">Take the other tab’s</button>
-      <button type="button" class="plain" @click="store.keepOurs()">Keep this tab’s</button>
-    </p>
+    <KeepingNote />
   </header>
 </template>
 
@@ -145,12 +152,9 @@ h1 {
   cursor: default;
   font-weight: 400;
 }
-.clash {
-  flex-basis: 100%;
-  margin: 0 0 4px;
-  border-left: 3px solid var(--straw);
-  padding-left: 10px;
-  font-size: 14px;
+.wrong {
+  color: var(--rust);
+  font-weight: 600;
 }
 @media (max-width: 700px) {
   .tool.wide,

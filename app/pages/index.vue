@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import FilePick from '~/fields/FilePick.vue'
 import { useSite } from '~/stores/site'
+import { useFiles } from '~/stores/useFiles'
 import { useYard } from '~/stores/yard'
 import SiteCard from '~/yard/SiteCard.vue'
 import { useDropZone } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
-import { readSiteText } from '#core/site'
 
 /** The Yard: the sites in this browser, and the ways a new one comes in. */
 const yard = useYard()
 const store = useSite()
+const { exportYard } = useFiles()
 const problems = ref<string[]>([])
 const ground = useTemplateRef('ground')
 const { isOverDropZone } = useDropZone(ground, { onDrop: files => take(files), multiple: true })
@@ -29,6 +30,7 @@ useHead({ title: 'The Yard · Tall Cask' })
 
 async function take(files: File[] | null): Promise<void> {
   problems.value = []
+  const opened: string[] = []
   for (const file of files ?? []) {
     if (file.size > MOST_MB * 1e6) {
       problems.value.push(
@@ -36,19 +38,14 @@ async function take(files: File[] | null): Promise<void> {
       )
       continue
     }
-    const read = readSiteText(await file.text())
-    if (!read.ok) {
-      problems.value.push(
-        `${file.name} was not opened. ${read.problems
-          .slice(0, 5)
-          .map(problem => problem.sentence)
-          .join(' ')}${read.problems.length > 5 ? ` And ${read.problems.length - 5} more.` : ''}`,
-      )
-      continue
-    }
-    const id = await yard.add(read.site, { now: Date.now() })
-    await navigateTo(`/site/${id}/store`)
+    const { readSites } = await import('#core/exchange')
+    const read = readSites(await file.text())
+    for (const problem of read.problems)
+      problems.value.push(`${file.name} was not opened${read.sites.length ? ' whole' : ''}. ${problem}`)
+    for (const site of read.sites) opened.push(await yard.add(site, { now: Date.now() }))
   }
+  // One site is opened at once; of several the Yard shows them all.
+  if (opened.length === 1 && !problems.value.length) await navigateTo(`/site/${opened[0]}/store`)
 }
 async function remove(id: string, name: string): Promise<void> {
   const putBack = await yard.remove(id)
@@ -64,8 +61,9 @@ async function remove(id: string, name: string): Promise<void> {
           type: 'button',
           class: 'plain',
           onClick: async () => {
-            await putBack()
+            const back = await putBack()
             message.close()
+            if (!back) ElMessage({ message: `${name} stands in the Yard again already; that one was left as it is.` })
           },
         },
         'Put it back',
@@ -89,13 +87,19 @@ async function remove(id: string, name: string): Promise<void> {
       <div class="acts">
         <NuxtLink to="/new" class="move start">New site</NuxtLink>
         <FilePick accept=".json,application/json" multiple @files="take">Open a site file</FilePick>
+        <button v-if="yard.entries?.length" type="button" class="move" @click="exportYard">
+          Save the whole Yard as a file
+        </button>
       </div>
     </header>
     <div v-if="problems.length" role="alert" class="problems">
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
       <p class="soft">Nothing else was changed.</p>
     </div>
-    <p v-if="yard.failure" role="alert" class="problems">{{ yard.failure }}</p>
+    <p v-if="!yard.lasts" role="alert" class="problems">
+      This browser lets the page keep nothing, as in a private window. All of it works, and is gone when the tab is
+      closed: save your sites as a file before you leave.
+    </p>
     <h2 id="sites">The Yard</h2>
     <ul aria-labelledby="sites">
       <SiteCard v-for="entry in yard.entries" :key="entry.id" :entry="entry" @remove="remove(entry.id, entry.name)" />

@@ -1,83 +1,41 @@
 import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
-import Dexie, { liveQuery, type Subscription } from 'dexie'
-import { database } from '~/db/database'
-import type { Move, Site, PlanOption } from '#core/site'
+import { useKeeper } from './keeper'
+import type { Move, PlanOption } from '#core/site'
 import {
   applyMove,
   applyMoves,
+  madeAgain,
   moveOf,
-  redo as redoStep,
-  undo as undoStep,
-  type Made,
-  type MoveResult,
   replay,
+  takenBack,
+  withinStep,
+  withStep,
+  type History,
+  type MoveResult,
 } from '#core/moves'
 
 const SAVE_AFTER_MS = 80
-const STEPS_KEPT = 300
 
 /** The open document: moves in, undo and redo, and every edit on disk within a second. */
 export const useSite = defineStore('site', () => {
-  const site = shallowRef<Site>()
+  const history = shallowRef<History>()
+  const site = computed(() => history.value?.site)
+  const cursor = computed(() => history.value?.cursor ?? 0)
   /** Grows with every change of the open document; results carry it, so that a stale one is known. */
   const revision = ref(0)
-  const steps = shallowRef<Made[]>([])
-  const cursor = ref(0)
-  const saving = ref<'saved' | 'unsaved' | 'failed'>('saved')
-  /** Set when another tab saved this site after we read it. */
-  const changedElsewhere = ref(false)
-  const missing = ref(false)
   /** Newest problem that a move met, for whoever has no field to show it at. */
   const problem = ref<string>()
-
-  let id = ''
-  let storedRevision = 0
-  let dirtyFrom = 0
   let coalescing: string | undefined
-  let subscription: Subscription | undefined
 
-  async function open(siteId: string): Promise<void> {
-    await flush()
-    close()
-    id = siteId
-    await load()
-    subscription = liveQuery(() => database.sites.where('id').equals(siteId).toArray()).subscribe(([stored]) => {
-      if (!stored || stored.revision <= storedRevision) return
-      // Another tab was here. With nothing of our own at stake its state is simply taken over.
-      if (saving.value === 'saved') void load()
-      else changedElsewhere.value = true
-    })
-  }
+  const keeper = useKeeper(() => history.value, show)
 
-  async function load(): Promise<void> {
-    const [stored, kept] = await Promise.all([
-      database.sites.get(id),
-      database.steps.where('[siteId+index]').between([id, Dexie.minKey], [id, Dexie.maxKey]).toArray(),
-    ])
-    missing.value = !stored
-    if (!stored) return
-    site.value = stored.site
-    steps.value = kept.map(step => step.made)
-    cursor.value = Math.min(stored.cursor, kept.length)
-    storedRevision = stored.revision
-    dirtyFrom = kept.length
-    changedElsewhere.value = false
-    saving.value = 'saved'
+  /** Shows a history that comes from the shelf, or none. */
+  function show(next: History | undefined): void {
+    history.value = next
     coalescing = undefined
-    revision.value++
-  }
-
-  function close(): void {
-    subscription?.unsubscribe()
-    subscription = undefined
-    site.value = undefined
-    steps.value = []
-    cursor.value = 0
-    saving.value = 'saved'
-    changedElsewhere.value = false
-    missing.value = false
-    trialFrom.value = undefined
+    if (next) revision.value++
+    else trialFrom.value = undefined
   }
 
   /**
@@ -98,26 +56,11 @@ export const useSite = defineStore('site', () => {
       problem.value = whyNot(result)
       return problem.value
     }
-    if (!result.made.patches.length) return undefined
-    const last = steps.value[cursor.value - 1]
-    if (coalesce && coalesce === coalescing && last && cursor.value === steps.value.length) {
-      const merged = {
-        label: last.label,
-        patches: [...last.patches, ...result.made.patches],
-        inverse: [...result.made.inverse, ...last.inverse],
-        moves: [...(last.moves ?? []), ...(result.made.moves ?? [])],
-      }
-      steps.value = [...steps.value.slice(0, -1), merged]
-      dirtyFrom = Math.min(dirtyFrom, steps.value.length - 1)
-    } else {
-      dirtyFrom = Math.min(dirtyFrom, cursor.value)
-      steps.value = [...steps.value.slice(0, cursor.value), result.made].slice(-STEPS_KEPT)
-      if (steps.value.length === STEPS_KEPT) dirtyFrom = 0
-      cursor.value = steps.value.length
-    }
+    if (!history.value || !result.made.patches.length) return undefined
+    const goesOn = coalesce !== undefined && coalesce === coalescing
+    changed((goesOn ? withinStep : withStep)(history.value, result.site, result.made))
     coalescing = coalesce
     problem.value = undefined
-    changed(result.site)
     return undefined
   }
 
@@ -127,82 +70,31 @@ export const useSite = defineStore('site', () => {
   }
 
   function undo(): void {
-    if (!site.value || cursor.value === 0) return
-    cursor.value--
-    coalescing = undefined
-    changed(undoStep(site.value, steps.value[cursor.value]!))
+    settle()
+    if (history.value) changed(takenBack(history.value))
   }
 
   function redo(): void {
-    if (!site.value || cursor.value === steps.value.length) return
-    cursor.value++
-    coalescing = undefined
-    changed(redoStep(site.value, steps.value[cursor.value - 1]!))
+    settle()
+    if (history.value) changed(madeAgain(history.value))
   }
 
-  function changed(next: Site): void {
-    site.value = next
+  function changed(next: History): void {
+    if (next === history.value) return
+    history.value = next
     revision.value++
-    saving.value = 'unsaved'
+    keeper.changed()
     void saveSoon()
   }
 
-  const saveSoon = useDebounceFn(flush, SAVE_AFTER_MS, { maxWait: 400 })
-
-  async function flush(): Promise<void> {
-    if (saving.value !== 'unsaved' || !site.value || changedElsewhere.value) return
-    const [writing, atRevision, from] = [site.value, revision.value, dirtyFrom]
-    const fresh = steps.value.slice(from).map((made, offset) => ({ siteId: id, index: from + offset, made }))
-    const kept = steps.value.length
-    const at = cursor.value
-    try {
-      await database.transaction('rw', database.sites, database.steps, async () => {
-        const stored = await database.sites.get(id)
-        if (stored && stored.revision !== storedRevision) {
-          changedElsewhere.value = true
-          return
-        }
-        await database.sites.put({
-          id,
-          name: writing.name,
-          site: writing,
-          revision: storedRevision + 1,
-          cursor: at,
-          changedAt: Date.now(),
-          demo: stored?.demo ?? false,
-        })
-        await database.steps.bulkPut(fresh)
-        await database.steps.where('[siteId+index]').between([id, kept], [id, Dexie.maxKey]).delete()
-        storedRevision++
-      })
-      if (changedElsewhere.value) return
-      dirtyFrom = Math.max(dirtyFrom, Math.min(kept, steps.value.length))
-      if (revision.value === atRevision) saving.value = 'saved'
-      else void saveSoon()
-    } catch {
-      saving.value = 'failed'
-    }
-  }
-
-  /** Two tabs changed the site: take what the other one saved. */
-  const takeTheirs = () => load()
-
-  /** Two tabs changed the site: keep what this one has; the other tab's changes are overwritten there. */
-  async function keepOurs(): Promise<void> {
-    storedRevision = (await database.sites.get(id))?.revision ?? 0
-    await database.steps.where('[siteId+index]').between([id, Dexie.minKey], [id, Dexie.maxKey]).delete()
-    dirtyFrom = 0
-    changedElsewhere.value = false
-    saving.value = 'unsaved'
-    await flush()
-  }
+  const saveSoon = useDebounceFn(keeper.flush, SAVE_AFTER_MS, { maxWait: 400 })
 
   /** Where a trial began: what is changed from there on can be kept as an option, and the plan put back. */
   const trialFrom = ref<number>()
   const trialMoves = computed(() =>
     trialFrom.value === undefined
       ? []
-      : steps.value.slice(trialFrom.value, cursor.value).flatMap(step => step.moves ?? []),
+      : (history.value?.steps.slice(trialFrom.value, cursor.value) ?? []).flatMap(step => step.moves ?? []),
   )
   function tryOut(): void {
     trialFrom.value = cursor.value
@@ -245,16 +137,20 @@ export const useSite = defineStore('site', () => {
     })
   }
 
-  const undoLabel = computed(() => steps.value[cursor.value - 1]?.label)
-  const redoLabel = computed(() => steps.value[cursor.value]?.label)
+  const undoLabel = computed(() => history.value?.steps[cursor.value - 1]?.label)
+  const redoLabel = computed(() => history.value?.steps[cursor.value]?.label)
   const system = computed(() => site.value?.standards.units ?? 'metric')
 
+  const { open, close, flush, takeTheirs, keepOurs, putBack, filed } = keeper
+  const { saving, trouble, missing, lasts, unfiled } = keeper
   return {
     site,
     revision,
     saving,
-    changedElsewhere,
+    trouble,
     missing,
+    lasts,
+    unfiled,
     problem,
     undoLabel,
     redoLabel,
@@ -275,5 +171,7 @@ export const useSite = defineStore('site', () => {
     flush,
     takeTheirs,
     keepOurs,
+    putBack,
+    filed,
   }
 })

@@ -1,11 +1,13 @@
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
+import { useYard } from '~/stores/yard'
 import { writeSite } from '#core/site'
 
 /** Files out: the site in its own format, and the shown year's days as a table. */
 export function useFiles() {
   const store = useSite()
   const results = useResults()
+  const yard = useYard()
 
   function save(name: string, type: string, content: string): void {
     const url = URL.createObjectURL(new Blob([content], { type }))
@@ -21,6 +23,16 @@ export function useFiles() {
 
   function exportSite(): void {
     save(`${stem()}.tallcask.json`, 'application/json', writeSite(store.site!))
+    void store.filed()
+  }
+
+  /** All sites of the Yard in one file. */
+  async function exportYard(): Promise<void> {
+    const { writeYard } = await import('#core/exchange')
+    const entries = yard.entries ?? []
+    const name = `yard-${new Date().toISOString().slice(0, 10)}.tallcask.json`
+    save(name, 'application/json', writeYard(entries.map(entry => entry.site)))
+    await yard.filed(entries.map(entry => entry.id))
   }
 
   async function exportDays(): Promise<void> {
@@ -30,5 +42,5 @@ export function useFiles() {
     save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', daysTable(outlook, year))
   }
 
-  return { exportSite, exportDays }
+  return { exportSite, exportYard, exportDays }
 }

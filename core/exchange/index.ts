@@ -1,2 +1,3 @@
 export { daysTable } from './daysTable'
 export { readOutline } from './outlineFile'
+export { readSites, writeYard } from './yardFile'

@@ -1,4 +1,6 @@
 export { applyMove, applyMoves, redo, undo, type Made, type MoveResult } from './apply'
+export { beginHistory, madeAgain, takenBack, withinStep, withStep, type History } from './history'
+export { writingOf, type Writing } from './keeping'
 export { orificeFor } from './firstFlush'
 export { spareLink } from './joins'
 export { nextBoreMm } from './lines'

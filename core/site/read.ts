@@ -3,6 +3,7 @@ import { senseless } from './sense'
 import { siteSchema, VERSION, type Site } from './schema'
 import { strayReferences } from './references'
 import { fixtureFrom, MIGRATIONS } from './migrations'
+import { readJson } from './json'
 import { withIds } from './ids'
 import type { System } from '../units'
 import { type Answer, refuse } from '../answers'
@@ -11,19 +12,10 @@ export type SiteReading = Answer<{ site: Site; migratedFrom?: number }>
 
 const FORMAT = 'tall-cask/site'
 const MOST_PROBLEMS = 30
-/** Keys that would reach into the language instead of the document. */
-const HOSTILE = new Set(['__proto__', 'constructor', 'prototype'])
-
 /** Reads a site file's text. Nothing that it can hold throws; what is wrong comes back as sentences. */
 export function readSiteText(fileText: string): SiteReading {
-  let json: unknown
-  try {
-    json = JSON.parse(fileText.replace(/^\uFEFF/, ''), (key, value) => (HOSTILE.has(key) ? undefined : value))
-  } catch {
-    const start = fileText.trim().slice(0, 40)
-    return refuse(start ? `This is not a site file: it is not JSON. It begins “${start}”.` : 'This file is empty.')
-  }
-  return readSite(json)
+  const read = readJson(fileText)
+  return read.ok ? readSite(read.json) : read
 }
 
 /** Reads a site document: an older version is brought up step by step, a newer one refused, never half-read. */

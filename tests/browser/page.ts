@@ -37,10 +37,13 @@ export async function openBrowser(address = inject('address')) {
   return new Page(driver, address)
 }
 
+type DevTools = { sendAndGetDevToolsCommand: (name: string, args: object) => Promise<unknown> }
+const devtools = (driver: WebDriver, name: string, args: object) =>
+  (driver as unknown as DevTools).sendAndGetDevToolsCommand(name, args)
+
 async function size(driver: WebDriver, width: number, height: number): Promise<void> {
-  await (
-    driver as unknown as { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
-  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+  const metrics = { width, height, deviceScaleFactor: 1, mobile: false }
+  await devtools(driver, 'Emulation.setDeviceMetricsOverride', metrics)
 }
 
 export class Page {
@@ -50,6 +53,7 @@ export class Page {
   ) {}
 
   size = (width: number, height: number) => size(this.driver, width, height)
+  devtools = <Answer>(name: string, args: object) => devtools(this.driver, name, args) as Promise<Answer>
   go = (path: string) => this.driver.get(this.address + path)
   quit = () => this.driver.quit()
   css = (selector: string) => this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS, `no ${selector}`)

@@ -1,0 +1,62 @@
+import type { Site } from '#core/site'
+import type { Made, Writing } from '#core/moves'
+
+/**
+ * A site as it is kept. `revision` grows with every save; a save from an older one is a conflict, not a loss. `by` is
+ * the page that wrote it last; `unfiled` counts the saves since it last left as a file.
+ */
+export interface StoredSite {
+  id: string
+  name: string
+  site: Site
+  revision: number
+  cursor: number
+  changedAt: number
+  demo: boolean
+  by?: string
+  unfiled?: number
+}
+/** One step of a site's history, by its place in it. */
+export interface StoredStep {
+  siteId: string
+  index: number
+  made: Made
+}
+/** A site with all its history. */
+export interface Whole {
+  stored: StoredSite
+  steps: StoredStep[]
+}
+
+/** What became of a writing: another page was there first, or took the site out, and then nothing was written. */
+export type Written = 'written' | 'elsewhere' | 'gone'
+
+/** Where sites are kept: on this machine's disk, or where the browser allows none, in the page for as long as it is open. */
+export interface Shelf {
+  /** False where nothing outlasts the page. */
+  lasts: boolean
+  /** Tells all sites, newest first, now and whenever one changes; gives back what ends it. */
+  watchAll(told: (sites: StoredSite[]) => void): () => void
+  /** Tells a site now and whenever it changes; undefined once it is gone. */
+  watch(id: string, told: (stored: StoredSite | undefined) => void): () => void
+  whole(id: string): Promise<Whole | undefined>
+  /** Puts a site with its history on the shelf; false where its id is taken, and nothing was put. */
+  put(whole: Whole): Promise<boolean>
+  /** Writes what a kept history lacks, all of it or none; `over` is the revision that it is written over. */
+  write(id: string, writing: Writing, over: number, by: string, now: number): Promise<Written>
+  take(id: string): Promise<Whole | undefined>
+  /** Sites left as a file. */
+  filed(ids: readonly string[]): Promise<void>
+}
+
+/** A site that another revision of was written over, or that is written anew. */
+export const writtenOver = (before: StoredSite, { history }: Writing, by: string, changedAt: number): StoredSite => ({
+  ...before,
+  name: history.site.name,
+  site: history.site,
+  cursor: history.cursor,
+  revision: before.revision + 1,
+  unfiled: (before.unfiled ?? 0) + 1,
+  by,
+  changedAt,
+})

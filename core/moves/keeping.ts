@@ -1,0 +1,27 @@
+import type { History } from './history'
+import type { Made } from './apply'
+
+/** What is to be written, in one go, for a store to hold a history. */
+export interface Writing {
+  history: History
+  steps: { index: number; made: Made }[]
+  /** Steps from here up to there stay in the store; all others go. */
+  from: number
+  to: number
+}
+
+/**
+ * What a store lacks of a history, given the history that it is known to hold; undefined where it lacks nothing. A
+ * step is written wherever the store holds another one at its place, whenever it was changed.
+ */
+export function writingOf(held: History | undefined, now: History): Writing | undefined {
+  if (held && held.site === now.site && held.steps === now.steps && held.cursor === now.cursor) return undefined
+  const { first, steps } = now
+  const there = (index: number) => held?.steps[index - held.first]
+  return {
+    history: now,
+    steps: steps.flatMap((made, at) => (there(first + at) === made ? [] : [{ index: first + at, made }])),
+    from: first,
+    to: first + steps.length,
+  }
+}
