@@ -44,7 +44,7 @@ const INCH_PIPES = pipes([102.26, 154.05, 202.72], SOLD_IN_FEET_M)
 const DRUM_PRICES = [24, 30, 42, 55]
 const drums = (measures: [innerDiameterMm: number, heightM: number][]): FlushDrum[] =>
   measures.map(([innerDiameterMm, heightM], at) => ({
-    id: `drum-${innerDiameterMm}`,
+    id: `drum-${Math.round(innerDiameterMm)}`,
     innerDiameterMm,
     heightM,
     price: DRUM_PRICES[at]!,
@@ -57,19 +57,19 @@ const LITRE_DRUMS = drums([
   [460, 0.73],
   [570, 0.8],
 ])
-/** Of 5, 15, 30 and 55 US gallons. */
+/** Of 5, 15, 30 and 55 US gallons; across in whole and half inches. */
 const US_DRUMS = drums([
-  [281, 0.306],
-  [355, 0.574],
-  [455, 0.699],
-  [572, 0.811],
+  [279.4, 0.3087],
+  [355.6, 0.5717],
+  [457.2, 0.6917],
+  [571.5, 0.8116],
 ])
 /** Of 5, 10, 25 and 45 imperial gallons. */
 const IMPERIAL_DRUMS = drums([
-  [290, 0.345],
-  [361, 0.445],
-  [450, 0.715],
-  [571, 0.799],
+  [292.1, 0.3392],
+  [355.6, 0.4577],
+  [457.2, 0.6923],
+  [571.5, 0.7975],
 ])
 
 /** Pipe that standpipes are made of, where a site buys it. */

@@ -10,6 +10,8 @@ export interface FlushForm {
   /** How tall those litres stand in it, and what a metre of it holds. */
   heightM: number
   litresPerM: number
+  /** What a drum holds to its rim; it takes its water in lower down where less is wanted. */
+  holdsL: number | undefined
   /** Whole lengths of pipe that it takes, and the length they are sold in; a drum is one. */
   lengths: number
   soldInM: number | undefined
@@ -51,6 +53,7 @@ export function flushForms(site: Site, volumeL: number): FlushForm[] {
       id: pipe.id,
       form: 'standpipe',
       ...size,
+      holdsL: undefined,
       lengths,
       soldInM,
       price,
@@ -70,6 +73,7 @@ export function flushForms(site: Site, volumeL: number): FlushForm[] {
         id: drum.id,
         form: 'drum',
         ...measures(drum.innerDiameterMm),
+        holdsL: measures(drum.innerDiameterMm).litresPerM * drum.heightM,
         lengths: 1,
         soldInM: undefined,
         price,

@@ -59,9 +59,13 @@ const round = (price: number) => Math.round(price * 100) / 100
             </button>
           </td>
           <td>{{ show(row.innerDiameterMm, 'pipe') }}</td>
-          <td>{{ row.soldInM ? litresAlong(row.litresPerM) : 'opens for cleaning' }}</td>
-          <td>{{ show(row.heightM, 'length') }}<span v-if="row.held" class="soft">, held to the wall</span></td>
           <td>
+            <template v-if="row.holdsL"
+              >{{ litres(Math.round(row.holdsL * 10) / 10) }}, <span class="soft">opens</span></template
+            ><template v-else>{{ litresAlong(row.litresPerM) }}</template>
+          </td>
+          <td>{{ show(row.heightM, 'length') }}<span v-if="row.held" class="soft">, held to the wall</span></td>
+          <td class="whole">
             <template v-if="row.soldInM"
               ><QuantityField
                 :label="`Length of ${called(row)}`"
@@ -100,6 +104,9 @@ const round = (price: number) => Math.round(price * 100) / 100
 <style scoped>
 .scroll {
   overflow-x: auto;
+}
+.whole {
+  white-space: nowrap;
 }
 .best {
   font-weight: 650;
