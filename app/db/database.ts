@@ -1,10 +1,18 @@
 import { readSite } from '#core/site'
 import type { StoredSite, StoredStep } from './shelf'
+import type { Site } from '#core/site'
 import Dexie, { type EntityTable, type Table } from 'dexie'
+
+/** The rain record of a site, apart from the rest of it: it is long, and hardly ever changes. */
+export interface StoredRecord {
+  id: string
+  daily: NonNullable<Site['climate']['daily']>
+}
 
 export class Database extends Dexie {
   sites!: EntityTable<StoredSite, 'id'>
   steps!: Table<StoredStep, [string, number]>
+  records!: EntityTable<StoredRecord, 'id'>
 
   constructor() {
     super('tall-cask')
@@ -21,5 +29,17 @@ export class Database extends Dexie {
             if (read.ok) stored.site = read.site
           }),
       )
+    // A record of a hundred years is not written anew with every edit: it lies in a table of its own.
+    this.version(3)
+      .stores({ sites: 'id, changedAt', steps: '[siteId+index], siteId', records: 'id' })
+      .upgrade(async transaction => {
+        const sites = transaction.table<StoredSite>('sites')
+        for (const stored of await sites.toArray()) {
+          const { daily, ...climate } = stored.site.climate
+          if (!daily) continue
+          await transaction.table('records').put({ id: stored.id, daily })
+          await sites.put({ ...stored, site: { ...stored.site, climate } })
+        }
+      })
   }
 }

@@ -35,9 +35,11 @@ export type Written = 'written' | 'elsewhere' | 'gone'
 export interface Shelf {
   /** False where nothing outlasts the page. */
   lasts: boolean
-  /** Tells all sites, newest first, now and whenever one changes; gives back what ends it. */
+  /**
+   * Tells all sites, newest first, now and whenever one changes, their rain records left out; gives back what ends it.
+   */
   watchAll(told: (sites: StoredSite[]) => void): () => void
-  /** Tells a site now and whenever it changes; undefined once it is gone. */
+  /** Tells a site, its record left out, now and whenever it changes; undefined once it is gone. */
   watch(id: string, told: (stored: StoredSite | undefined) => void): () => void
   whole(id: string): Promise<Whole | undefined>
   /** Puts a site with its history on the shelf; false where its id is taken, and nothing was put. */

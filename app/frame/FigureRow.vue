@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useChangeMark } from '~/fields/useChangeMark'
-const props = defineProps<{ name: string; value: string; note: string }>()
+/** A figure of the Margin; one that is still being worked out is seen as such, once that takes longer than a blink. */
+const props = defineProps<{ name: string; value: string; note: string; waiting?: boolean }>()
 const marked = useChangeMark(() => props.value)
 </script>
 
 <template>
-  <div class="row">
+  <div class="row" :class="{ waiting }">
     <dt>{{ name }}</dt>
     <dd class="figure" :class="{ marked }" :data-figure="name">{{ value }}</dd>
     <dd class="note">{{ note }}</dd>
@@ -20,6 +21,12 @@ const marked = useChangeMark(() => props.value)
   border-bottom: 1px solid var(--hair);
   padding: 3px 0 4px;
   column-gap: 8px;
+}
+/* Only what takes longer than a blink is seen to. */
+.waiting .figure,
+.waiting .note {
+  opacity: 0.5;
+  transition: opacity 0.2s 0.4s;
 }
 dt {
   color: var(--soft);

@@ -43,7 +43,12 @@ const told = computed(() => {
   <aside class="margin" aria-label="The Margin: what this means">
     <div class="summary">
       <dl class="figures" :class="{ waiting: !results.fresh }">
-        <FigureRow v-for="figure in figures" :key="figure.name" v-bind="figure" />
+        <FigureRow
+          v-for="{ early, ...figure } in figures"
+          :key="figure.name"
+          v-bind="figure"
+          :waiting="early ? !results.outlined : !results.fresh"
+        />
       </dl>
       <p v-if="results.progress !== undefined" class="small">
         Working out the years <progress :value="results.progress" aria-label="How far" />
@@ -52,7 +57,7 @@ const told = computed(() => {
       <p v-if="results.failure" class="small" role="alert">{{ results.failure }}</p>
       <a v-if="findings.length" class="down small" href="#findings">{{ told }}</a>
     </div>
-    <div class="advice">
+    <div class="advice" :class="{ waiting: !results.reviewed }">
       <h2 id="findings" class="unseen">Findings</h2>
       <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
       <div v-if="results.review" class="soft small">
@@ -91,6 +96,10 @@ const told = computed(() => {
 }
 .advice {
   flex: 1;
+}
+.advice.waiting .finding {
+  opacity: 0.6;
+  transition: opacity 0.2s 0.6s;
 }
 .down {
   display: none;

@@ -1,7 +1,7 @@
 import type { Component } from 'vue'
 import type { Site } from '#core/site'
 import type { Review, StepFinding } from '#core/review'
-import { overYears, type Outlook, type YearFigures, type CatchYear } from '#core/balance'
+import { overYears, type Outlook, type PoolFigures, type YearFigures, type CatchYear } from '#core/balance'
 
 export type StepId = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'try' | 'build' | 'keep'
 export type StepMark = 'empty' | 'gaps' | 'sound' | 'closed'
@@ -17,11 +17,15 @@ export interface StepFigure {
   name: string
   value: string
   note: string
+  /** True where it is known before the years are. */
+  early?: boolean
 }
 
 /** What a step is told of the site to say its figures and its subjects: the document, and the workers' last answer. */
 export interface StepContext {
   site: Site
+  /** What the groups of tanks hold; told before the years are. */
+  pools: PoolFigures[] | undefined
   outlook: Outlook | undefined
   roofYear: CatchYear | undefined
   review: Review | undefined

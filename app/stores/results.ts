@@ -2,9 +2,19 @@ import { proxy } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import type { Weighed, Weighing } from '#core/options'
 import type { Way } from '#core/moves'
-import type { Cover, CoverPoint, FlushTrade, NowAndThen, ShutEffect, SizePoint } from '#core/balance'
+import type {
+  CatchYear,
+  Cover,
+  CoverPoint,
+  FlushTrade,
+  NowAndThen,
+  PoolFigures,
+  ShutEffect,
+  SizePoint,
+} from '#core/balance'
+import type { Review } from '#core/review'
 import type { ReferenceYears } from '#core/climate'
-import type { Answer } from '~/workers/year.worker'
+import type { Told } from '~/workers/year.worker'
 import { useSite } from '~/stores/site'
 
 const SLOW_MS = 400
@@ -17,13 +27,13 @@ export type YearChoice = keyof ReferenceYears | number
  */
 export const useResults = defineStore('results', () => {
   const store = useSite()
-  const answer = shallowRef<Answer>()
-  const outlook = computed(() => answer.value?.outlook)
-  /** What was found amiss, and sound; of the last answer. */
-  const review = computed(() => answer.value?.review)
-  /** What becomes of the roofs' water in a mean year. */
-  const roofYear = computed(() => answer.value?.roofYear)
-  const answeredRevision = ref(-1)
+  /** What the groups of tanks hold; the years; what becomes of the roofs' water in a mean year; what was found. */
+  const pools = shallowRef<PoolFigures[]>()
+  const outlook = shallowRef<Extract<Told, { of: 'years' }>['outlook']>()
+  const roofYear = shallowRef<CatchYear>()
+  const review = shallowRef<Review>()
+  /** The revision that each of them speaks of. */
+  const told = reactive({ outline: -1, years: -1, review: -1 })
   const failure = ref<string>()
   const choice = ref<YearChoice>('middle')
   const years = yearFace()
@@ -31,14 +41,20 @@ export const useResults = defineStore('results', () => {
   const aside = yearFace()
   /** Share done of a computation that takes longer than a blink. */
   const progress = ref<number>()
-  let busy = false
+  /** The revision that was asked about last, and the clock that says it takes long. */
+  let asked = -1
+  let slow: ReturnType<typeof setTimeout> | undefined
 
   /** Ends whatever is being computed; the last answer stays, and is said to be old. */
   function stop(): void {
     years.stop()
-    busy = false
-    progress.value = undefined
+    settle()
     failure.value = 'Stopped. The figures shown are from before the last change.'
+  }
+  function settle(): void {
+    clearTimeout(slow)
+    slow = undefined
+    progress.value = undefined
   }
 
   /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it. */
@@ -90,43 +106,43 @@ export const useResults = defineStore('results', () => {
     return face.ways(light)
   }
 
+  /** How far the work is once each stage of it is told. */
+  const DONE = { outline: 0.2, years: 0.7, review: 1 }
+
+  /** Asks about the site as it stands; what is still being worked out about an older one is dropped. */
   async function ask(): Promise<void> {
-    if (busy || !store.site) return
-    busy = true
-    const revision = store.revision
-    let share = 0
-    const slow = setTimeout(() => (progress.value = share), SLOW_MS)
+    if (!store.site) return
+    const { revision } = store
+    asked = revision
+    let share = 0.05
+    slow ??= setTimeout(() => (progress.value = share), SLOW_MS)
+    const hear = (said: Told): void => {
+      if (revision < told[said.of]) return
+      told[said.of] = revision
+      share = DONE[said.of]
+      if (progress.value !== undefined) progress.value = share
+      failure.value = undefined
+      if (said.of === 'outline') pools.value = said.pools
+      else if (said.of === 'years') [outlook.value, roofYear.value] = [said.outlook, said.roofYear]
+      else review.value = said.review
+    }
     try {
       const { face, light } = years.now(store.site) ?? (await years.ready(store.site))
-      const said = await face.read(
-        light,
-        proxy((done: number) => {
-          share = done
-          if (progress.value !== undefined) progress.value = done
-        }),
-      )
-      if (revision > answeredRevision.value) {
-        answer.value = said
-        answeredRevision.value = revision
-        failure.value = undefined
-      }
+      await face.read(light, proxy(hear))
     } catch (error) {
       failure.value =
         `The year could not be computed: ${error instanceof Error ? error.message : 'unknown trouble'}. The ` +
         'figures shown are from before the last change.'
-      answeredRevision.value = revision
+      told.outline = told.years = told.review = revision
     }
-    clearTimeout(slow)
-    progress.value = undefined
-    busy = false
-    if (store.site && store.revision !== revision) void ask()
+    if (asked === revision) settle()
   }
 
   watch(
     () => store.site?.id,
     () => {
-      answer.value = undefined
-      answeredRevision.value = -1
+      pools.value = outlook.value = roofYear.value = review.value = undefined
+      told.outline = told.years = told.review = -1
       choice.value = 'middle'
     },
   )
@@ -144,14 +160,20 @@ export const useResults = defineStore('results', () => {
       : found.reference[choice.value]
   })
   const year = computed(() => outlook.value?.years[yearIndex.value])
-  const fresh = computed(() => answeredRevision.value === store.revision)
+  /** Whether the years, and what was found, speak of the site as it stands. */
+  const fresh = computed(() => told.years === store.revision)
+  const outlined = computed(() => told.outline === store.revision)
+  const reviewed = computed(() => told.review === store.revision)
 
   return {
+    pools,
     outlook,
     year,
     yearIndex,
     choice,
+    outlined,
     fresh,
+    reviewed,
     failure,
     progress,
     review,

@@ -29,10 +29,10 @@ export function useFiles() {
   /** All sites of the Yard in one file. */
   async function exportYard(): Promise<void> {
     const { writeYard } = await import('#core/exchange')
-    const entries = yard.entries ?? []
+    const sites = await yard.wholeSites()
     const name = `yard-${new Date().toISOString().slice(0, 10)}.tallcask.json`
-    save(name, 'application/json', writeYard(entries.map(entry => entry.site)))
-    await yard.filed(entries.map(entry => entry.id))
+    save(name, 'application/json', writeYard(sites))
+    await yard.filed(sites.map(site => site.id))
   }
 
   async function exportDays(): Promise<void> {

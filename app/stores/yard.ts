@@ -57,8 +57,15 @@ export const useYard = defineStore('yard', () => {
     }
   }
 
+  /** All sites whole, with their rain records. */
+  async function wholeSites(): Promise<Site[]> {
+    const shelf = await openShelf()
+    const found = await Promise.all((entries.value ?? []).map(({ id }) => shelf.whole(id)))
+    return found.flatMap(whole => (whole ? [whole.stored.site] : []))
+  }
+
   /** Sites have left as a file. */
   const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
 
-  return { entries, lasts, add, remove, fetchDemos, filed, freshSiteId }
+  return { entries, lasts, add, remove, fetchDemos, wholeSites, filed, freshSiteId }
 })

@@ -13,6 +13,7 @@ import {
   flushTrade,
   ifBurst,
   ifShut,
+  poolFigures,
   runMembers,
   simulate,
   sizeCurve,
@@ -22,6 +23,7 @@ import {
   type NowAndThen,
   type ShutEffect,
   type Outlook,
+  type PoolFigures,
   type SizePoint,
   type Tally,
   type CatchYear,
@@ -34,14 +36,15 @@ export interface Weighings {
   options: Weighing[]
 }
 
-/** What the page is told of a document. */
-export interface Answer {
-  outlook: Outlook & { rainMm: Float64Array }
-  roofYear: CatchYear
-  review: Review
-}
+/** What the page is told of a document, one after another: what it holds, its years, and what is amiss. */
+export type Told =
+  | { of: 'outline'; pools: PoolFigures[] }
+  | { of: 'years'; outlook: Outlook & { rainMm: Float64Array }; roofYear: CatchYear }
+  | { of: 'review'; review: Review }
 
 let daily: Climate['daily']
+/** The last question that was put; older ones are dropped. */
+let newest = 0
 let kept: { key: string; series: DailySeries } | undefined
 
 /** The series is made again only when what it is made from has changed. */
@@ -58,23 +61,39 @@ const face = {
     daily = record
     kept = undefined
   },
-  /** What a document comes to: its years, its roofs' water and its review, all off one reading. */
-  read(site: Site, progress: (share: number) => void): Answer {
+  /**
+   * What a document comes to, told as it is known, all off one reading. A newer question ends an older one at the next
+   * stage; true where all was told.
+   */
+  async read(site: Site, tell: (told: Told) => void): Promise<boolean> {
+    const question = ++newest
+    const goesOn = async () => {
+      await new Promise(next => setTimeout(next))
+      return question === newest
+    }
+    // Of several questions that wait only the newest is taken up.
+    if (!(await goesOn())) return false
     const series = seriesFor(site)
-    progress(0.3)
     const reading = readingOf({ ...site, climate: { ...site.climate, daily } }, series)
+    tell({ of: 'outline', pools: poolFigures(reading.compiled) })
+    if (!(await goesOn())) return false
     const { outlook, roofYear } = reading
-    progress(0.7)
     // What the beds ask is kept here, for the next question of the same weather.
     const run = { ...outlook.run, bedsL: new Float64Array() }
-    const answer = { outlook: { ...outlook, run, rainMm: series.rainMm.slice() }, roofYear, review: reviewOf(reading) }
-    progress(1)
-    // Everything long is handed over, not copied.
-    const columns = [...Object.values(run), answer.outlook.rainMm].filter(value => value instanceof Float64Array)
-    return transfer(
-      answer,
-      columns.map(column => column.buffer),
+    const years = { ...outlook, run, rainMm: series.rainMm.slice() }
+    // Everything long is handed over, not copied; what the review still reads of the days is its own copy.
+    const columns = Object.entries(run).map(([name, value]) => [
+      name,
+      value instanceof Float64Array ? value.slice() : value,
+    ])
+    const sent = { ...years, run: Object.fromEntries(columns) as typeof run }
+    const buffers = [...Object.values(sent.run), sent.rainMm].flatMap(value =>
+      value instanceof Float64Array ? [value.buffer] : [],
     )
+    tell(transfer({ of: 'years', outlook: sent, roofYear }, buffers))
+    if (!(await goesOn())) return false
+    tell({ of: 'review', review: reviewOf(reading) })
+    return question === newest
   },
   /** Days short against the size of one pool. */
   sizes(site: Site, poolId: string): SizePoint[] | undefined {

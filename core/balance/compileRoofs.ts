@@ -8,6 +8,7 @@ import {
   highestM,
   lineFrom,
   lossSchool,
+  nodeById,
   openAtM,
   pathsFrom,
   roofAreaM2,
@@ -25,7 +26,7 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
   const limits = catchLimits(site)
   return site.roofs.flatMap(roof =>
     roof.spouts.map(({ nodeId, share, gutter }): Caught => {
-      const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
+      const spout = nodeById(site, nodeId) as NodeOf<'spout'>
       const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id))
       // Water does not climb: what a line that rises above where it is open to the air cannot take spills there.
       const pool = path && highestM(site, path) <= openAtM(spout, path.runs) + LEVEL_M ? poolOf.get(path.end.id)! : AWAY

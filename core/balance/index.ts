@@ -19,8 +19,10 @@ export {
   outlook,
   outlookOf,
   overYears,
+  poolFigures,
   type Outlook,
   type OverYears,
+  type PoolFigures,
   type YearFigures,
 } from './year'
 export { ifBurst, ifShut, type NowAndThen, type ShutEffect } from './whatIf'

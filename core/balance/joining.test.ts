@@ -44,7 +44,7 @@ describe('links', () => {
     // Full at 0.9 m over a link at the floor: 0.45 m. k = 0.5 + 1 + 2 × 0.2 + 2 × 0.05.
     expect(link.flow).toEqual({ headM: 0.45, lengthM: 2, innerDiameterMm: 50, kTotal: 2 })
     expect(link.passesLps).toBeCloseTo(gravityFlow(link.flow).flowLps, 9)
-    expect(link.minutes).toBeCloseTo(
+    expect(link.minutes()).toBeCloseTo(
       levelTogether({
         planAreaAM2: 1,
         planAreaBM2: 1,

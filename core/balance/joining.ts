@@ -30,9 +30,12 @@ export interface LinkReading {
    */
   stormLps: number | undefined
   wantedLps: number | undefined
-  /** Minutes until both stand within a hand's breadth of a centimetre, from one full and the other half so. */
+  /**
+   * Minutes until both stand within a hand's breadth of a centimetre, from one full and the other half so; worked out
+   * when they are asked for.
+   */
   level: LevelTogetherInput
-  minutes: number
+  minutes: () => number
 }
 
 const planM2 = (tank: Tank) =>
@@ -72,7 +75,7 @@ export function linksOf(site: Site, pools: Pool[]): LinkReading[] {
         stormLps,
         wantedLps,
         level,
-        minutes: levelTogether(level).minutes,
+        minutes: () => levelTogether(level).minutes,
       },
     ]
   })

@@ -1,5 +1,15 @@
 import { tankHeight, tankVolume } from '../sums'
-import { rimM, overflowsOf, type Path, tankNominalL, tanksOf, type Site, levelLinks, type LevelLink } from '../site'
+import {
+  onceLaid,
+  rimM,
+  overflowsOf,
+  type Path,
+  tankNominalL,
+  tanksOf,
+  type Site,
+  levelLinks,
+  type LevelLink,
+} from '../site'
 import type { Tank } from '../kinds'
 
 /** Tanks that share one level, with what they hold together at any height. */
@@ -26,7 +36,7 @@ const STAGES = 96
  * Tanks whose bottoms are joined by open runs make one pool with one level, capped by the lowest rim or overflow
  * among them.
  */
-export function poolsOf(site: Site): Pool[] {
+export const poolsOf = onceLaid((site: Site): Pool[] => {
   const links = levelLinks(site)
   const neighbours = new Map<string, LevelLink[]>()
   for (const link of links) for (const id of [link.a, link.b]) neighbours.set(id, [...(neighbours.get(id) ?? []), link])
@@ -41,7 +51,7 @@ export function poolsOf(site: Site): Pool[] {
     pools.push(makePool(site, tanks, neighbours))
   }
   return pools
-}
+})
 
 /** From one tank, the height of the highest sill on the lowest way to each tank and joint (minimax paths). */
 function lowestPaths(from: string, neighbours: Map<string, LevelLink[]>): Map<string, number> {

@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array'
 import type { Point } from './parts'
 import { tankTopM, type Slot } from './slots'
 import type { VerticalScale } from './scale'
@@ -26,6 +27,8 @@ export function roundTanks(site: Site, slots: Slot[], scale: VerticalScale): (po
     const [top, foot] = [scale.y(tankTopM(tank)), scale.y(tank.baseM)]
     return [{ id: tank.id, left: slot.x, right: slot.x + slot.width, top, foot }]
   })
+  walls.sort((a, b) => a.left - b.left)
+  const firstRightOf = bisector((wall: Wall) => wall.left).right
   const passing = new Map<string, number>()
 
   function round(wall: Wall, y: number, rightward: boolean): Point[] {
@@ -53,17 +56,17 @@ export function roundTanks(site: Site, slots: Slot[], scale: VerticalScale): (po
       const rightward = point[0] > before[0]
       const inWay = closeTogether(
         walls
-          .filter(wall => y > wall.top - 1 && y < wall.foot + 1)
-          .filter(wall => low < wall.left - 1 && high > wall.right + 1),
+          .slice(firstRightOf(walls, low + 1), firstRightOf(walls, high))
+          .filter(wall => y > wall.top - 1 && y < wall.foot + 1 && high > wall.right + 1),
       )
       return [...(rightward ? inWay : inWay.reverse()).flatMap(wall => round(wall, y, rightward)), point]
     })
 }
 
-/** Tanks between which no line comes down again are passed as one. */
+/** Tanks, from left to right, between which no line comes down again are passed as one. */
 function closeTogether(walls: Wall[]): Wall[] {
   const passed: Wall[] = []
-  for (const wall of [...walls].sort((a, b) => a.left - b.left)) {
+  for (const wall of walls) {
     const last = passed.at(-1)
     if (last && wall.left - last.right < 3 * CLEAR_PX) {
       const [top, foot] = [Math.min(last.top, wall.top), Math.max(last.foot, wall.foot)]

@@ -6,7 +6,7 @@ import { closestPx, spread } from './spread'
 import { verticalScale, type VerticalScale } from './scale'
 import { placeParts } from './parts'
 import { routeOf, wayOf, type Route } from './routes'
-import { portHeightM, type Roof, type Run, type Site } from '../site'
+import { graphOf, nodeById, portHeightM, type Roof, type Run, type Site } from '../site'
 import type { SiteNode } from '../kinds'
 
 /**
@@ -31,7 +31,7 @@ export function roofRiseM(roof: Roof): number {
 
 /** Eaves of a roof: a hand above its highest spout. */
 export function eavesM(site: Site, roof: Roof): number {
-  const spouts = roof.spouts.map(spout => site.nodes.find(node => node.id === spout.nodeId)?.baseM ?? 0)
+  const spouts = roof.spouts.map(spout => graphOf(site).node(spout.nodeId)?.baseM ?? 0)
   return spouts.length ? Math.max(...spouts) + 0.1 : 2.6
 }
 
@@ -66,7 +66,7 @@ export function drawSection(site: Site, wantedPx: number, heightPx: number, wide
   ]
   const round = roundTanks(site, slots, scale)
   const ways = site.runs.map(run => {
-    const source = site.nodes.find(node => node.id === run.from.node)!
+    const source = nodeById(site, run.from.node)
     const sourceY = source.kind === 'well' ? scale.y(source.groundM - source.stillWaterDepthM - 0.3) : undefined
     const lane = lanes.get(run.id)!
     const way = wayOf(place(run.from, run.to), place(run.to, run.from), lane.leaving, round, sourceY)

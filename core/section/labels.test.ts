@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build } from '../../tests/sites'
-import { labelsOf, type Box } from './labels'
+import { labelsOf } from './labels'
+import type { Box } from './boxes'
 import { drawSection } from './drawing'
 import { moveOf } from '../moves'
 

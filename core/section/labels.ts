@@ -1,18 +1,11 @@
+import { around, boundsOf, columnsOf, overlap, overlapAll, type Box } from './boxes'
 import { portX, tankTopM, type Slot } from './slots'
 import { FOLD_PX } from './scale'
 import { eavesM, roofRiseM, type Drawing } from './drawing'
 import { showQuantity, showVolume } from '../units'
-import { chamberVolumeL, nameOf, roofAreaM2, type Site } from '../site'
+import { chamberVolumeL, nameOf, nodeById, roofAreaM2, type Site } from '../site'
 import type { SiteNode } from '../kinds'
 import { OUTFALLS, ROOFING } from '../catalog'
-
-/** A rectangle of the drawing. */
-export interface Box {
-  x: number
-  y: number
-  width: number
-  height: number
-}
 
 /** Words in the drawing, where they stand; with a leader where they had to stand away from what they name. */
 export interface Label extends Box {
@@ -42,40 +35,28 @@ const LINE_HALF_PX = 2.5
 /** How much worse it is to stand on another label than on a thing, to leave the drawing, and to stand second best. */
 const [ON_LABEL, OUTSIDE, LATER] = [4, 50, 2]
 
-/** The area two rectangles share; most share none, and that is seen at once. */
-function overlap(a: Box, b: Box): number {
-  if (a.x >= b.x + b.width || b.x >= a.x + a.width || a.y >= b.y + b.height || b.y >= a.y + a.height) return 0
-  const wide = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)
-  return wide * (Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y))
-}
-
-const around = (x1: number, y1: number, x2: number, y2: number, by: number): Box => ({
-  x: Math.min(x1, x2) - by,
-  y: Math.min(y1, y2) - by,
-  width: Math.abs(x2 - x1) + 2 * by,
-  height: Math.abs(y2 - y1) + 2 * by,
-})
-
 /**
  * Places every label of a drawing: of each wish's places the one where it lies least over lines, parts, things and
  * labels that stand already. The same document in the same frame always gives the same places.
  */
 export function labelsOf(site: Site, drawing: Drawing): Label[] {
-  const obstacles = obstaclesOf(site, drawing)
+  const obstacles = columnsOf<Box>()
+  for (const obstacle of obstaclesOf(site, drawing)) obstacles.put(obstacle)
+  const words = columnsOf<Box>()
   const placed: Label[] = []
   for (const wish of wishesOf(site, drawing)) {
     const width = Math.max(...wish.lines.map(line => line.length)) * LETTER_PX[wish.role] + 4
     const height = wish.lines.length * LINE_PX
     const boxes = wish.places.map(([x, y]): Box => ({ x: x - width / 2, y: y - height / 2, width, height }))
     const field = boundsOf(boxes)
-    const near = obstacles.filter(each => overlap(each, field) > 0)
-    const words = placed.filter(each => overlap(each, field) > 0)
+    const [near, said] = [obstacles.over(field), words.over(field)]
     const trouble = (box: Box) =>
       overlapAll(box, near) +
-      overlapAll(box, words) * ON_LABEL +
+      overlapAll(box, said) * ON_LABEL +
       (box.width * box.height - overlap(box, { x: 0, y: 0, width: drawing.widthPx, height: drawing.heightPx })) *
         OUTSIDE
     const best = boxes[leastTroubled(boxes, trouble)]!
+    words.put(best)
     const reach = distance(best, wish.at)
     placed.push({
       ...best,
@@ -88,12 +69,6 @@ export function labelsOf(site: Site, drawing: Drawing): Label[] {
   return placed
 }
 
-function overlapAll(box: Box, others: Box[]): number {
-  let total = 0
-  for (const other of others) total += overlap(box, other)
-  return total
-}
-
 /** The first of the places that costs least, by its trouble and by how far down the list it stands. */
 function leastTroubled(boxes: Box[], trouble: (box: Box) => number): number {
   let [best, least] = [0, Infinity]
@@ -102,16 +77,6 @@ function leastTroubled(boxes: Box[], trouble: (box: Box) => number): number {
     if (cost < least) [best, least] = [order, cost]
   }
   return best
-}
-
-/** The rectangle that holds all of some. */
-function boundsOf(boxes: Box[]): Box {
-  const [left, top] = [Math.min(...boxes.map(box => box.x)), Math.min(...boxes.map(box => box.y))]
-  const [right, foot] = [
-    Math.max(...boxes.map(box => box.x + box.width)),
-    Math.max(...boxes.map(box => box.y + box.height)),
-  ]
-  return { x: left, y: top, width: right - left, height: foot - top }
 }
 
 const nearest = (box: Box, [x, y]: [number, number]): [number, number] => [
@@ -136,7 +101,7 @@ function obstaclesOf(site: Site, { routes, slots, scale, widthPx }: Drawing): Bo
       return [around(left + 12, scale.y(eaves + Math.min(4, roofRiseM(slot.roof))), right - 12, scale.y(eaves), 0)]
     }
     if (slot.kind === 'taps') return slot.taps.map(tap => tapBox(site, slot, tap.id, tap.baseM, scale.y))
-    const node = site.nodes.find(each => each.id === slot.nodeId)!
+    const node = nodeById(site, slot.nodeId)
     if (node.kind === 'tank') return [around(left, scale.y(node.baseM), right, scale.y(tankTopM(node)) - 12, 1)]
     const middle = (left + right) / 2
     if (node.kind === 'chamber')
@@ -181,7 +146,7 @@ function wishesOf(site: Site, { slots, scale }: Drawing): Wish[] {
         const places: [number, number][] = [[x + width / 2 - 8, at[1] - 15], ...round(at, width, 15, 24, 36, 50)]
         return { rank: 2, of: tap.id, role: 'name', lines: [name], at, places }
       })
-    const node = site.nodes.find(each => each.id === slot.nodeId)!
+    const node = nodeById(site, slot.nodeId)
     return nodeWishes(site, node, slot, scale.y, units)
   })
   return wishes.sort((a, b) => a.rank - b.rank)

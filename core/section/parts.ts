@@ -1,4 +1,5 @@
 import { least } from 'd3-array'
+import { around, columnsOf, overlapAll, type Box } from './boxes'
 import { isDrawn } from './symbols'
 import type { Run } from '../site'
 import type { Part, PartOf } from '../kinds'
@@ -70,7 +71,7 @@ export function placeParts(
   runs: readonly { run: Run; way: Point[]; lane: Lane }[],
   heldY: (part: Part) => number | undefined = () => undefined,
 ): PlacedPart[][] {
-  const standing: { x: number; y: number }[] = []
+  const standing = columnsOf<Box>()
   return runs.map(({ run, way, lane }) => {
     const { early, late } = drawnParts(run)
     const parts = [...early, ...late]
@@ -84,7 +85,8 @@ export function placeParts(
       const start = Math.min(toPx, Math.max(fromPx, wanted[order]!))
       const trouble = (px: number) => {
         const { x, y } = along(way, px)
-        const lying = standing.reduce((sum, other) => sum + overlapPx(x - other.x) * overlapPx(y - other.y), 0)
+        const symbol = around(x, y, x, y, SYMBOL_PX / 2)
+        const lying = overlapAll(symbol, standing.over(symbol))
         const bent = bends.some(bend => Math.abs(bend - px) < BEND_PX) ? 30 : 0
         return lying + bent + Math.abs(px - start)
       }
@@ -93,7 +95,7 @@ export function placeParts(
       const px = held ?? (trouble(start) ? leastTroubled(start, fromPx, toPx, trouble) : start)
       fromPx = px + SYMBOL_PX
       const { x, y, upright } = along(way, px)
-      standing.push({ x, y })
+      standing.put(around(x, y, x, y, SYMBOL_PX / 2))
       return { id: part.id, kind: part.kind, x, y, upright, open: part.kind === 'valve' ? part.open : true }
     })
   })
@@ -106,9 +108,6 @@ function leastTroubled(start: number, fromPx: number, toPx: number, trouble: (px
     choices.push(...[start + by, start - by].filter(px => px >= fromPx && px <= toPx))
   return least(choices, trouble)!
 }
-
-/** How far two symbols lie over each other, in one direction. */
-const overlapPx = (apartPx: number) => Math.max(0, SYMBOL_PX - Math.abs(apartPx))
 
 const stepPx = (a: Point, b: Point) => Math.abs(b[0] - a[0]) + Math.abs(b[1] - a[1])
 const lengthOf = (way: Point[]) => way.slice(1).reduce((sum, point, at) => sum + stepPx(way[at]!, point), 0)

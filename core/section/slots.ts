@@ -1,5 +1,15 @@
 import { tankHeight } from '../sums'
-import { lineFrom, roofAreaM2, runsFrom, type Roof, type Run, type Site, tanksInOrder } from '../site'
+import {
+  graphOf,
+  lineFrom,
+  nodeById,
+  roofAreaM2,
+  runsFrom,
+  type Roof,
+  type Run,
+  type Site,
+  tanksInOrder,
+} from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'
 
@@ -29,15 +39,13 @@ export function slotsOf(site: Site, pxPerM: number): Slot[] {
       x: 0,
       width,
       yields,
-      groundM: site.nodes.find(node => node.id === id)!.groundM,
+      groundM: nodeById(site, id).groundM,
     })
   }
   const wide = (metres: number) => Math.max(48, Math.min(104, metres * pxPerM * 1.3))
 
   for (const roof of site.roofs) {
-    const spouts = roof.spouts
-      .map(spout => site.nodes.find(node => node.id === spout.nodeId))
-      .filter(node => node?.kind === 'spout')
+    const spouts = roof.spouts.map(spout => graphOf(site).node(spout.nodeId)).filter(node => node?.kind === 'spout')
     for (const spout of spouts) placed.add(spout.id)
     slots.push({
       kind: 'roof',
@@ -50,12 +58,12 @@ export function slotsOf(site: Site, pxPerM: number): Slot[] {
     })
     for (const spout of spouts) {
       for (const run of lineFrom(site, spout.id)) {
-        const node = site.nodes.find(candidate => candidate.id === run.to.node)!
+        const node = nodeById(site, run.to.node)
         if (node.kind === 'chamber') put(node.id, 30)
         else if (node.kind === 'joint') {
           put(node.id, 18)
           for (const drain of runsFrom(site, node.id))
-            if (site.nodes.some(end => end.id === drain.to.node && end.kind === 'outfall')) put(drain.to.node, 24, true)
+            if (graphOf(site).node(drain.to.node)?.kind === 'outfall') put(drain.to.node, 24, true)
         }
       }
     }
@@ -66,11 +74,11 @@ export function slotsOf(site: Site, pxPerM: number): Slot[] {
   for (const tank of tanksInOrder(site)) {
     put(tank.id, wide(tank.shape.shape === 'upright-cylinder' ? tank.shape.diameterM : tank.shape.lengthM))
     for (const run of runsFrom(site, tank.id)) {
-      const end = site.nodes.find(node => node.id === run.to.node)
+      const end = graphOf(site).node(run.to.node)
       if (end?.kind === 'outfall') put(end.id, 26, true)
     }
     for (const run of runsFrom(site, tank.id)) {
-      const end = site.nodes.find(node => node.id === run.to.node)
+      const end = graphOf(site).node(run.to.node)
       if (end?.kind === 'joint' || end?.kind === 'pressureTank') put(end.id, 24)
     }
   }
@@ -124,7 +132,7 @@ export function portX(site: Site, slot: Slot, end: Run['from'], otherX: number):
           slot.spouts.findIndex(spout => spout.id === end.node),
         )
     )
-  const node = site.nodes.find(candidate => candidate.id === end.node)!
+  const node = nodeById(site, end.node)
   if (node.kind === 'tank') return edge
   return slot.x + slot.width / 2
 }

@@ -153,8 +153,14 @@ export function nodeById(site: Pick<Site, 'nodes' | 'runs'>, id: string): SiteNo
 
 /** Height of a run's end above the datum. */
 export function portHeightM(site: Pick<Site, 'nodes' | 'runs'>, end: Run['from']): number {
-  return portsOf(nodeById(site, end.node)).find(port => port.name === end.port)!.heightM
+  const node = nodeById(site, end.node)
+  if (isDraft(node)) return portsOf(node).find(port => port.name === end.port)!.heightM
+  const known = heightsKnown.get(node) ?? new Map(portsOf(node).map(port => [port.name, port.heightM]))
+  heightsKnown.set(node, known)
+  return known.get(end.port)!
 }
+/** A node never changes once made. */
+const heightsKnown = new WeakMap<SiteNode, Map<string, number>>()
 
 export const runsFrom = (site: Pick<Site, 'nodes' | 'runs'>, node: string, port?: string): Run[] =>
   graphOf(site).outOf(node, port)

@@ -17,6 +17,7 @@ export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormL
 export { freeId, idsOf, withIds } from './ids'
 export { endsOf, flushForms, type FlushForm } from './flushForms'
 export { readJson } from './json'
+export { onceLaid } from './once'
 export { hungHead, lineFrom, lineTo, openAtM, roofsAbove, spoutsAbove, wayTo, type HungHead } from './lines'
 export { nameOf, roleOf, runName, thingName } from './names'
 export { outlineAreaM2, outlinePlan } from './outline'

@@ -1,5 +1,6 @@
 import type { Roof, Run, Site } from './schema'
 import { roleOf } from './names'
+import { onceLaid } from './once'
 import { graphOf, nodeById, reached, walk, type Way } from './graph'
 import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
 
@@ -8,6 +9,14 @@ import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
  * one can be reached, else to where they end, an outfall last.
  */
 export function lineFrom(site: Site, spoutId: string): Run[] {
+  const known = linesKnown(site)
+  const line = known.get(spoutId) ?? lineOf(site, spoutId)
+  known.set(spoutId, line)
+  return line
+}
+const linesKnown = onceLaid((_site: Site) => new Map<string, Run[]>())
+
+function lineOf(site: Site, spoutId: string): Run[] {
   const ends = [...walk(site, spoutId, { along: 'down', takes: step => roleOf(site, step.from) !== 'drain' })].filter(
     way => !runsThrough(way.node) || !graphOf(site).outOf(way.node.id).length,
   )

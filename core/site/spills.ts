@@ -1,5 +1,6 @@
 import { max } from 'd3-array'
 import type { Site } from './schema'
+import { onceLaid } from './once'
 import { portHeightM } from './graph'
 import { pathsFrom, type Path } from './paths'
 import { portsByRole, rimM } from './tanks'
@@ -21,6 +22,15 @@ export interface Overflow {
  * above its mouth, and above every place that its line passes without a pump.
  */
 export function overflowsOf(site: Site, tank: Tank): Overflow[] {
+  const known = overflowsKnown(site)
+  const found = known.get(tank) ?? overflowsAt(site, tank)
+  known.set(tank, found)
+  return found
+}
+/** By the tank itself: one that was changed is another. */
+const overflowsKnown = onceLaid((_site: Site) => new Map<Tank, Overflow[]>())
+
+function overflowsAt(site: Site, tank: Tank): Overflow[] {
   return portsByRole(tank, 'overflow')
     .flatMap(port =>
       pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Overflow => {

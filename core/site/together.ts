@@ -2,6 +2,7 @@ import { spillM } from './spills'
 import { tanksOf } from './tanks'
 import type { Run, Site } from './schema'
 import { roleOf } from './names'
+import { onceLaid } from './once'
 import { graphOf, isPumped, nodeById, portHeightM, reached } from './graph'
 import { tankHeight, tankVolume } from '../sums'
 import { levelsOut, PORT_ROLES, type Tank } from '../kinds'
@@ -26,8 +27,8 @@ export interface LevelLink {
 }
 
 /** The connections through which tanks come to stand at one level, as the valves stand. */
-export function levelLinks(site: Site): LevelLink[] {
-  return site.runs
+export const levelLinks = onceLaid((site: Site): LevelLink[] =>
+  site.runs
     .filter(run => isOpenBothWays(run) && feelsLevel(site, run.from) && feelsLevel(site, run.to))
     .map(run => {
       const heights = [run.from, run.to]
@@ -41,12 +42,13 @@ export function levelLinks(site: Site): LevelLink[] {
         const node = nodeById(site, id)
         return node.kind !== 'tank' || spillM(site, node) > invertM
       }),
-    )
-}
+    ),
+)
+const levelRuns = onceLaid((site: Site) => new Set(levelLinks(site).map(link => link.run)))
 
 /** The nodes between which water stands at one level with a tank, itself first; a run may be left out, as if shut. */
 export function atOneLevel(site: Site, tankId: string, without?: Run): Set<string> {
-  const links = new Set(levelLinks(site).map(link => link.run))
+  const links = levelRuns(site)
   return reached(site, tankId, {
     along: 'both',
     takes: ({ run }) => run !== without && links.has(run),

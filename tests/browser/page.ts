@@ -269,7 +269,7 @@ export class Page {
     this.until(
       () =>
         this.driver.executeScript<number>(
-          'return document.querySelectorAll(".figures.waiting").length + ' +
+          'return document.querySelectorAll(".figures.waiting, .advice.waiting").length + ' +
             '[...document.querySelectorAll("[data-figure]")].filter(e => e.textContent === "…").length',
         ),
       count => count === 0,

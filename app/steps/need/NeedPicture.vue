@@ -24,7 +24,7 @@ const wanting = computed(() =>
 const carriedL = computed(() =>
   asked.value.reduce((sum, litres, month) => sum + Math.max(0, litres - given.value[month]!), 0),
 )
-const usable = computed(() => results.outlook?.pools.reduce((sum, pool) => sum + pool.usableL, 0))
+const usable = computed(() => results.pools?.reduce((sum, pool) => sum + pool.usableL, 0))
 const total = (months: number[]) => months.reduce((sum, litres) => sum + litres, 0)
 </script>
 

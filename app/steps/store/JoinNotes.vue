@@ -11,7 +11,7 @@ import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { counted, listed } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
-import { keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
+import { keptBackL, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
 
 /**
  * How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a
@@ -27,9 +27,7 @@ const own = computed(() =>
   compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)),
 )
 const deadL = computed(() => Math.min(props.pool.capL, keptBackL(compiled.value, own.value)))
-const links = computed(() =>
-  linksOf(store.site!, compiled.value.pools).filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)),
-)
+const links = computed(() => reading.value.links.filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)))
 const feeds = computed(() =>
   compiled.value.transfers
     .filter(line => line.to === own.value)
@@ -169,7 +167,7 @@ const spillTo = computed(() => {
           >: one overflows while the other is half full</b
         ></template
       >. They are level again after
-      <SumFigure name="level-together" :input="{ ...link.level }">{{ span(link.minutes / 60) }}</SumFigure>.
+      <SumFigure name="level-together" :input="{ ...link.level }">{{ span(link.minutes() / 60) }}</SumFigure>.
       <button type="button" class="plain small" @click="store.make(moveOf('remove', { id: link.run.id }))">
         Take this join out
       </button>

@@ -78,7 +78,7 @@ const links = computed(() => reading.value.links.filter(link => props.pool.tanks
 const joined = computed(() => {
   const [link] = links.value
   return link
-    ? `${show(link.boreMm, 'pipe')}, level after ${span(link.minutes / 60)}`
+    ? `${show(link.boreMm, 'pipe')}, level after ${span(link.minutes() / 60)}`
     : `${litres(props.pool.capL)} held`
 })
 const spill = computed(() => {

@@ -53,14 +53,15 @@ export const store: StepDefinition = {
   started: site => site.nodes.some(({ kind }) => ['tank', 'well', 'main'].includes(kind)),
   subjects,
   figures: context => {
-    const { outlook, litres } = context
-    const usable = outlook?.pools.reduce((sum, pool) => sum + pool.usableL, 0)
-    const nominal = outlook?.pools.reduce((sum, pool) => sum + pool.nominalL, 0)
+    const { pools, outlook, litres } = context
+    const usable = pools?.reduce((sum, pool) => sum + pool.usableL, 0)
+    const nominal = pools?.reduce((sum, pool) => sum + pool.nominalL, 0)
     return [
       {
         name: 'Usable when full',
         value: usable === undefined ? WAITING : litres(usable),
         note: nominal === undefined ? '' : `of ${litres(nominal)} nominal`,
+        early: true,
       },
       daysShort(context),
       lastsWithoutRain(outlook),

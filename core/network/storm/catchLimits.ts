@@ -1,6 +1,6 @@
 import { roofLines } from './roofLines'
 import { downpipeFlow, stormFlow } from '../../sums'
-import { designStorm, gutterFlowLps, roofAreaM2, spoutAreaM2, type Roof, type Site } from '../../site'
+import { designStorm, gutterFlowLps, nodeById, roofAreaM2, spoutAreaM2, type Roof, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
 
 /** What stands between a share of a roof and its tank in a storm. */
@@ -32,7 +32,7 @@ export function catchLimits(site: Site): CatchLimit[] {
   const storm = designStorm(site)
   const found = site.roofs.flatMap(roof =>
     roof.spouts.map(({ nodeId, share, gutter }): CatchLimit => {
-      const spout = site.nodes.find(node => node.id === nodeId) as NodeOf<'spout'>
+      const spout = nodeById(site, nodeId) as NodeOf<'spout'>
       const areaM2 = roofAreaM2(roof) * share
       const gutterLps = gutter && gutterFlowLps(gutter)
       const gutterMmPerH = gutterLps !== undefined && areaM2 > 0 ? (gutterLps / areaM2) * MM_H_PER_LPS_M2 : Infinity

@@ -1,0 +1,22 @@
+import { isDraft } from 'immer'
+import type { Site } from './schema'
+
+type Laid = Pick<Site, 'nodes' | 'runs'>
+
+/**
+ * What is worked out from what stands and how it is joined, once a document: nodes and runs never change once made,
+ * and every reader asks again. A draft that a move is changing is read as it stands.
+ */
+export function onceLaid<Document extends Laid, Answer>(
+  workOut: (site: Document) => Answer,
+): (site: Document) => Answer {
+  const known = new WeakMap<object, { runs: Site['runs']; answer: Answer }>()
+  return site => {
+    if (isDraft(site) || isDraft(site.nodes)) return workOut(site)
+    const last = known.get(site.nodes)
+    if (last?.runs === site.runs) return last.answer
+    const answer = workOut(site)
+    known.set(site.nodes, { runs: site.runs, answer })
+    return answer
+  }
+}
