@@ -11,10 +11,8 @@ const props = defineProps<{ step: StepDefinition }>()
 const store = useSite()
 const { subjects, subject, pick, markOf } = useSubject(() => props.step)
 const notes = useTemplateRef('notes')
-watch(
-  () => [props.step.id, subject.value?.id],
-  () => notes.value?.scrollTo({ top: 0 }),
-)
+// Two sources, not one list of them, which would be another list after every edit.
+watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollTo({ top: 0 }))
 </script>
 
 <template>

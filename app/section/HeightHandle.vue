@@ -4,7 +4,7 @@ import { useHeightDrag } from '~/section/useHeightDrag'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { Drawing, VerticalScale } from '#core/section'
-import { nameOf } from '#core/site'
+import { graphOf, nameOf } from '#core/site'
 import { moveOf } from '#core/moves'
 import type { SiteNode } from '#core/kinds'
 
@@ -17,7 +17,8 @@ const { nodeId, pickNode } = useSelection()
 
 const { dragging, onPointerdown, onKeydown } = useHeightDrag({
   scale: () => props.drawing.scale,
-  baseM: () => props.node.baseM,
+  // As it stands now: two presses of a key may come before it is drawn anew.
+  baseM: () => graphOf(store.site!).node(props.node.id)?.baseM ?? props.node.baseM,
   set: baseM => store.make(moveOf('setHeight', { node: props.node.id, baseM }), `height:${props.node.id}`),
   hold: scale => {
     if (scale) pickNode(props.node.id)
@@ -46,7 +47,7 @@ const { dragging, onPointerdown, onKeydown } = useHeightDrag({
     @click.stop="pickNode(node.id)"
     @keydown.enter="pickNode(node.id)"
   >
-    <title>{{ nameOf(store.site!, node.id) }}</title>
+    <title>{{ nameOf(drawing.site, node.id) }}</title>
     <slot />
   </g>
 </template>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { portX, type Drawing, type Slot } from '#core/section'
 import type { SiteNode } from '#core/kinds'
 
 /** A place where lines meet, a pressure tank, a main, or a spout that no roof has. */
 const props = defineProps<{ node: SiteNode; slotPlace: Slot; drawing: Drawing }>()
-const store = useSite()
 const { nodeId } = useSelection()
 const at = computed(() => ({
-  x: portX(store.site!, props.slotPlace, { node: props.node.id, port: 'in' }, 0),
+  x: portX(props.drawing.site, props.slotPlace, { node: props.node.id, port: 'in' }, 0),
   y: props.drawing.scale.y(props.node.baseM),
 }))
 </script>

@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { eavesM, roofRiseM, type Drawing, type Slot } from '#core/section'
 import { GUARDS } from '#core/catalog'
 
 const props = defineProps<{ slotPlace: Extract<Slot, { kind: 'roof' }>; drawing: Drawing }>()
-const store = useSite()
 const { nodeId, pickNode } = useSelection()
 const roof = computed(() => props.slotPlace.roof)
 const shape = computed(() => {
   const { x, width, groundM } = props.slotPlace
-  const eaves = eavesM(store.site!, roof.value)
+  const eaves = eavesM(props.drawing.site, roof.value)
   const y = props.drawing.scale.y
   const top = y(eaves + Math.min(4, Math.max(0.12, roofRiseM(roof.value))))
   return { x, width, eaves: y(eaves), top, ground: y(groundM), right: x + width }

@@ -8,7 +8,6 @@ import WellSymbol from '~/section/WellSymbol.vue'
 import { nameOf } from '#core/site'
 import type { Drawing, Slot, VerticalScale } from '#core/section'
 import type { NodeKind, SiteNode } from '#core/kinds'
-import { useSite } from '~/stores/site'
 import type { Component } from 'vue'
 
 /** How each kind of node is drawn, and by what name its symbol takes it. */
@@ -32,7 +31,6 @@ const props = defineProps<{
   level?: { levelM: number | undefined; capM: number }
   selected: boolean
 }>()
-const store = useSite()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
 const kind = computed(() => SYMBOLS[props.node.kind])
 const given = computed(() => ({
@@ -46,7 +44,7 @@ const given = computed(() => ({
   <HeightHandle
     :node="node"
     :drawing="drawing"
-    :label="`${nameOf(store.site!, node.id)}, height`"
+    :label="`${nameOf(drawing.site, node.id)}, height`"
     @hold="$emit('hold', $event)"
   >
     <component :is="kind.symbol" :slot-place="slotPlace" :drawing="drawing" v-bind="given" />

@@ -51,7 +51,22 @@ const CAPTION_PX = 24
 const held = shallowRef<VerticalScale>()
 const asList = ref(false)
 
-const site = computed(() => store.site!)
+/** A drawing of so many things takes longer than a blink, and lets the first figures go before. */
+const [LARGE, LARGE_WAIT_MS] = [60, 120]
+/**
+ * What is drawn. An edit first shows where it was typed and in the figures; the drawing follows in a task of its own,
+ * but for a height that is being dragged, which is seen to move.
+ */
+const site = shallowRef(store.site!)
+watch(
+  () => store.site,
+  (next, before) => {
+    if (!next) return
+    if (held.value || next.id !== before?.id) site.value = next
+    else setTimeout(() => store.site === next && (site.value = next), next.nodes.length > LARGE ? LARGE_WAIT_MS : 0)
+  },
+  { flush: 'sync' },
+)
 const heightPx = computed(() => Math.max(200, height.value - CAPTION_PX))
 const scroll = useTemplateRef('scroll')
 /** While a height is dragged nothing else moves. */

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import HeightHandle from '~/section/HeightHandle.vue'
-import { useSite } from '~/stores/site'
 import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 import { BYPASSES } from '#core/catalog'
 
 const props = defineProps<{ spout: NodeOf<'spout'>; slotPlace: Extract<Slot, { kind: 'roof' }>; drawing: Drawing }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
-const store = useSite()
 const bypassed = computed(() => props.spout.bypassMonths?.length || props.spout.bypassWhenFull)
 const at = computed(() => ({
-  x: portX(store.site!, props.slotPlace, { node: props.spout.id, port: 'out' }, 0),
+  x: portX(props.drawing.site, props.slotPlace, { node: props.spout.id, port: 'out' }, 0),
   y: props.drawing.scale.y(props.spout.baseM),
 }))
 </script>

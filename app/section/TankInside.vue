@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useSite } from '~/stores/site'
 import { insideOf, type Drawing, type Slot } from '#core/section'
 import type { Tank } from '#core/kinds'
 
@@ -8,8 +7,7 @@ import type { Tank } from '#core/kinds'
  * kept back for fire.
  */
 const props = defineProps<{ tank: Tank; slotPlace: Slot; drawing: Drawing; waterM: number }>()
-const store = useSite()
-const inside = computed(() => insideOf(store.site!, props.tank, props.slotPlace, props.drawing, props.waterM))
+const inside = computed(() => insideOf(props.drawing.site, props.tank, props.slotPlace, props.drawing, props.waterM))
 </script>
 
 <template>

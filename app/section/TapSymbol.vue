@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import HeightHandle from '~/section/HeightHandle.vue'
-import { useSite } from '~/stores/site'
 import { nameOf } from '#core/site'
 import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
 import type { NodeOf } from '#core/kinds'
@@ -8,13 +7,14 @@ import type { NodeOf } from '#core/kinds'
 /** A tap, with the quality of what comes out of it in words. */
 const props = defineProps<{ tap: NodeOf<'tap'>; slotPlace: Extract<Slot, { kind: 'taps' }>; drawing: Drawing }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
-const store = useSite()
 const at = computed(() => ({
-  x: portX(store.site!, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
+  x: portX(props.drawing.site, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
   y: props.drawing.scale.y(props.tap.baseM),
 }))
-const name = computed(() => nameOf(store.site!, props.tap.id))
-const drinking = computed(() => store.site!.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
+const name = computed(() => nameOf(props.drawing.site, props.tap.id))
+const drinking = computed(() =>
+  props.drawing.site.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'),
+)
 </script>
 
 <template>

@@ -14,6 +14,8 @@ import type { SiteNode } from '../kinds'
  * order.
  */
 export interface Drawing {
+  /** What is drawn. */
+  site: Site
   widthPx: number
   heightPx: number
   scale: VerticalScale
@@ -76,7 +78,7 @@ export function drawSection(site: Site, wantedPx: number, heightPx: number, wide
     part.kind === 'screen' && part.hangsAtM !== undefined ? scale.y(part.hangsAtM) : undefined,
   )
   const routes = ways.map(({ run, way }, at) => routeOf(site, run, way, parts[at]!))
-  return { widthPx, heightPx, scale, slots, ground: groundLine(slots, scale, widthPx), routes }
+  return { site, widthPx, heightPx, scale, slots, ground: groundLine(slots, scale, widthPx), routes }
 }
 
 /** The least width at which the parts of the lines have their room, in a picture of a given height. */
