@@ -33,6 +33,14 @@ export default defineNuxtConfig({
         'x-frame-options': 'DENY',
         'cross-origin-opener-policy': 'same-origin',
         'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+        // Pages set a policy of their own over this one; what is no page may load nothing.
+        'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
+      },
+    },
+    // A worker lives under the policy of its own file.
+    '/_nuxt/**': {
+      headers: {
+        'content-security-policy': "default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors 'none'",
       },
     },
   },

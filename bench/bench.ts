@@ -2,8 +2,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
-import { readSiteText } from '../core/site'
-import { drawSection } from '../core/section'
+import { largeYard } from '../tests/sites'
+import { readSiteText, type Site } from '../core/site'
+import { drawSection, labelsOf, readableWidthPx } from '../core/section'
 import { review } from '../core/review'
 import { readingOf } from '../core/reading'
 import { weighOption } from '../core/options'
@@ -114,6 +115,26 @@ line('reading a record of 100 years', `${time(() => readRecord(century), 5).toFi
 
 const measured = Float64Array.from({ length: 36525 }, (_, day) => ((day * 7) % 23) / 2)
 line('fitting the rain maker to 100 years', `${time(() => fitRain(dayNumber('1900-01-01'), measured)).toFixed(1)} ms`)
+
+// What each costs at one tank and at more, and by what power of the tanks it grows: one is in proportion.
+const YARDS = [1, 10, 40, 100].map(tanks => ({ tanks, site: largeYard(tanks, Math.round(tanks * 1.5)) }))
+const anew = (of: Site): Site => ({ ...of, nodes: [...of.nodes] })
+const COSTS: [string, (of: Site) => unknown][] = [
+  ['a move', of => applyMove(of, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))],
+  ['what stands and how it is joined', of => compile(anew(of))],
+  ['the Section', of => drawSection(anew(of), 904, 318)],
+  ['its words', of => labelsOf(of, drawSection(of, readableWidthPx(of, 318), 318))],
+  ['the outlook', of => outlook(anew(of), series)],
+  ['the outlook and the review', of => review(anew(of))],
+]
+for (const [name, act] of COSTS) {
+  const times = YARDS.map(yard => time(() => act(yard.site), 3))
+  const [ten, hundred] = [times[1]!, times[3]!]
+  line(
+    `${name} at ${YARDS.map(({ tanks }) => tanks).join(', ')} tanks`,
+    `${times.map(ms => ms.toFixed(1)).join(', ')} ms; from ten to a hundred as their power ${Math.log10(hundred / ten).toFixed(2)}`,
+  )
+}
 
 try {
   const html = readFileSync('.output/server/chunks/build/client.precomputed.mjs', 'utf8')

@@ -1,3 +1,5 @@
+import './ownWords'
+
 /**
  * What is wrong, in a sentence a layman understands, and where: a path into the document or the input, or the line of a
  * file. A path of nothing means the whole.

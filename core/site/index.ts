@@ -16,7 +16,7 @@ export { graphOf, isPumped, nodeById, portHeightM, reached, runsFrom, runsTo, wa
 export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
 export { freeId, idsOf, withIds } from './ids'
 export { endsOf, flushForms, type FlushForm } from './flushForms'
-export { readJson } from './json'
+export { isTooDeep, readJson } from './json'
 export { onceLaid } from './once'
 export { hungHead, lineFrom, lineTo, openAtM, roofsAbove, spoutsAbove, wayTo, type HungHead } from './lines'
 export { nameOf, roleOf, runName, thingName } from './names'

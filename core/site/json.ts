@@ -10,7 +10,7 @@ export function readJson(text: string): Answer<{ json: unknown }> {
   const plain = text.replace(/^\uFEFF/, '')
   const begin = plain.trim().slice(0, 40)
   if (!begin) return refuse('This file is empty.')
-  if (isDeep(plain)) return refuse(`This is not a site file: its brackets stand more than ${MOST_DEEP} deep.`)
+  if (isTooDeep(plain)) return refuse(`This is not a site file: its brackets stand more than ${MOST_DEEP} deep.`)
   try {
     return { ok: true, json: JSON.parse(plain, (key, value) => (HOSTILE.has(key) ? undefined : value)) }
   } catch {
@@ -19,7 +19,7 @@ export function readJson(text: string): Answer<{ json: unknown }> {
 }
 
 /** True where brackets outside of texts stand deeper in each other than any document's. */
-function isDeep(text: string): boolean {
+export function isTooDeep(text: string): boolean {
   let [deep, inText] = [0, false]
   for (let at = 0; at < text.length; at++) {
     const letter = text[at]!

@@ -1,13 +1,13 @@
-import { defineEventHandler, getRequestHeader, readRawBody, setResponseStatus, type H3Event } from 'h3'
+import { defineEventHandler, getRequestHeader, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import type { Problem } from '#core/answers'
-import { readSite, type Site } from '#core/site'
+import { isTooDeep, readSite, type Site } from '#core/site'
 
 export const MOST_BYTES = 5 * 1024 * 1024
 
 /** Thrown by a route and answered as its status with `{ error: [{ path, sentence }] }`. */
 export class Refused extends Error {
   constructor(
-    readonly status: 400 | 404 | 413 | 422,
+    readonly status: 400 | 404 | 408 | 413 | 422,
     readonly problems: Problem[],
   ) {
     super(problems[0]?.sentence)
@@ -28,22 +28,58 @@ export function route<Answer>(handle: (event: H3Event) => Answer) {
 }
 
 /**
- * A route that takes a JSON document: 413 over 5 MB, 400 where it is no JSON, 422 where the document cannot be worked
+ * A route that takes a JSON document: 413 over 5 MB, 408 where it does not come, 400 where it is no JSON, 422 where the
+ * document cannot be worked
  * with.
  */
 export const documentRoute = <Answer>(handle: (json: unknown, event: H3Event) => Answer) =>
-  route(async event => handle(await readJson(event), event))
+  route(async event => handle(await readBody(event), event))
 
-async function readJson(event: H3Event): Promise<unknown> {
-  const tooLarge = new Refused(413, [{ path: '', sentence: 'The document is larger than 5 MB.' }])
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > MOST_BYTES) throw tooLarge
-  const body = (await readRawBody(event, 'utf8')) ?? ''
-  if (Buffer.byteLength(body, 'utf8') > MOST_BYTES) throw tooLarge
+async function readBody(event: H3Event): Promise<unknown> {
+  const text = await readText(event)
+  if (isTooDeep(text)) throw new Refused(400, [{ path: '', sentence: 'The brackets of the body stand too deep.' }])
   try {
-    return JSON.parse(body)
+    return JSON.parse(text)
   } catch {
     throw new Refused(400, [{ path: '', sentence: 'The body must be JSON.' }])
   }
+}
+
+/** A body that takes longer to arrive than this is not waited for. */
+const PATIENCE_MS = 20_000
+
+/** Reads a body piece by piece, and no further than it may be long or take. */
+function readText(event: H3Event): Promise<string> {
+  const { req } = event.node
+  const tooLarge = new Refused(413, [{ path: '', sentence: 'The document is larger than 5 MB.' }])
+  return new Promise((done, fail) => {
+    const pieces: Buffer[] = []
+    let bytes = 0
+    const end = (problem: Refused) => {
+      clearTimeout(patience)
+      req.removeAllListeners('data')
+      // What still comes is not read: the connection ends with the answer.
+      req.pause()
+      setResponseHeader(event, 'connection', 'close')
+      event.node.res.once('finish', () => req.destroy())
+      fail(problem)
+    }
+    const patience = setTimeout(
+      () => end(new Refused(408, [{ path: '', sentence: 'The document did not come within twenty seconds.' }])),
+      PATIENCE_MS,
+    )
+    if (Number(getRequestHeader(event, 'content-length') ?? 0) > MOST_BYTES) return end(tooLarge)
+    req.on('data', (piece: Buffer) => {
+      bytes += piece.length
+      if (bytes > MOST_BYTES) end(tooLarge)
+      else pieces.push(piece)
+    })
+    req.once('end', () => {
+      clearTimeout(patience)
+      done(Buffer.concat(pieces).toString('utf8'))
+    })
+    req.once('error', () => end(new Refused(400, [{ path: '', sentence: 'The document broke off.' }])))
+  })
 }
 
 /** The site a body holds, with what came beside it: the bare document, or `{ site, options }`. */

@@ -11,8 +11,9 @@ export default defineNitroPlugin(nitro => {
     const inline = [...response.body.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)].map(
       match => `'sha256-${createHash('sha256').update(match[1]!).digest('base64')}'`,
     )
+    const { 'x-powered-by': _by, ...headers } = response.headers ?? {}
     response.headers = {
-      ...response.headers,
+      ...headers,
       'content-security-policy':
         `default-src 'none'; script-src 'self' ${inline.join(' ')}; style-src 'self'; img-src 'self' data: ` +
         `blob:; font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; ` +

@@ -179,3 +179,71 @@ describe('another tab', () => {
     await page.saved()
   })
 })
+
+describe('a page that is killed', () => {
+  /** In the page: edits, undoes and redoes by the buttons and fields, and tells another page all that it has shown. */
+  const WORK = `
+    const pause = ms => new Promise(next => setTimeout(next, ms));
+    const shown = () => {
+      const value = name => document.querySelector('input[aria-label="' + name + '"]').value;
+      const undo = [...document.querySelectorAll('.tool')].find(each => each.textContent.trim() === 'Undo').title;
+      return [value('Length of the piece'), value('Width of the piece'), undo].join(' / ');
+    };
+    const type = (name, text) => {
+      const input = document.querySelector('input[aria-label="' + name + '"]');
+      input.focus();
+      input.value = text;
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    };
+    const press = name => [...document.querySelectorAll('.tool')].find(each => each.textContent.trim().startsWith(name))?.click();
+    const channel = new BroadcastChannel('shown');
+    const note = () => channel.postMessage(shown());
+    (async () => {
+      note();
+      for (;;) {
+        const dice = Math.random();
+        if (dice < 0.35) type('Length of the piece', (4 + Math.floor(Math.random() * 50) / 10).toString());
+        else if (dice < 0.6) type('Width of the piece', (3 + Math.floor(Math.random() * 30) / 10).toString());
+        else if (dice < 0.85) press('Undo');
+        else press('Redo');
+        await pause(0);
+        note();
+        await pause(Math.random() * 60);
+        note();
+      }
+    })()`
+  const SHOWN = `
+    const value = name => document.querySelector('input[aria-label="' + name + '"]').value;
+    const undo = [...document.querySelectorAll('.tool')].find(each => each.textContent.trim() === 'Undo');
+    return [[value('Length of the piece'), value('Width of the piece'), undo.title].join(' / '), undo.disabled];`
+
+  it('at any moment of two dozen is opened again as it was shown, with all its history', async () => {
+    await page.go('/')
+    await page.css('a[href^="/site/brindle-yard"]')
+    const keeper = await page.driver.getWindowHandle()
+    await page.driver.executeScript(`
+      window.shown = new Set();
+      new BroadcastChannel('shown').onmessage = ({ data }) => window.shown.add(data)`)
+    for (let round = 0; round < 24; round++) {
+      await page.driver.switchTo().newWindow('tab')
+      await page.go('/site/brindle-yard/catch')
+      await page.field('Width of the piece')
+      await page.driver.executeScript(WORK)
+      await page.driver.sleep(80 + ((round * 67) % 400))
+      await page.devtools('Page.crash', {}).catch(() => undefined)
+      await page.driver.close()
+      await page.driver.switchTo().window(keeper)
+    }
+    const all = await page.driver.executeScript<string[]>('return [...window.shown]')
+    expect(all.length).toBeGreaterThan(24)
+    await page.go('/site/brindle-yard/catch')
+    await page.field('Width of the piece')
+    for (let steps = 0; steps < 60; steps++) {
+      const [seen, first] = await page.driver.executeScript<[string, boolean]>(SHOWN)
+      expect(all).toContain(seen)
+      if (first) break
+      await page.undo(1)
+    }
+  }, 180000)
+})

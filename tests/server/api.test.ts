@@ -1,7 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { networkInterfaces } from 'node:os'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { startServer } from './start'
 import { readRecord } from '../../core/climate'
 
 let server: ChildProcess
@@ -17,20 +18,7 @@ const post = async (path: string, body: unknown) => {
 }
 
 beforeAll(async () => {
-  server = spawn(process.execPath, ['.output/server/index.mjs'], {
-    env: { ...process.env, HOST: '', PORT: '4399' },
-    stdio: 'ignore',
-  })
-  for (let tries = 0; tries < 150; tries++) {
-    if (
-      await fetch(`${address}/api/health`).then(
-        answer => answer.ok,
-        () => false,
-      )
-    )
-      return
-    await new Promise(done => setTimeout(done, 100))
-  }
+  server = await startServer(4399)
 }, 20000)
 afterAll(() => server.kill())
 

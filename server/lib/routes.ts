@@ -1,0 +1,10 @@
+/** Every route under /api and the methods it takes; a test holds it to the files. */
+const ROUTES: { path: RegExp; methods: readonly string[] }[] = [
+  { path: /^\/api\/(health|demo|weather|sums|devices)$/, methods: ['GET'] },
+  { path: /^\/api\/(balance|review)$/, methods: ['POST'] },
+  { path: /^\/api\/sums\/[^/]+$/, methods: ['POST'] },
+  { path: /^\/api\/devices\/[^/]+$/, methods: ['GET', 'POST'] },
+]
+
+/** The methods that an address takes; none where there is no such route. */
+export const methodsOf = (path: string): readonly string[] => ROUTES.find(route => route.path.test(path))?.methods ?? []
