@@ -1,6 +1,11 @@
-import { defineConfig, mergeConfig } from 'vitest/config'
-import base from './vitest.config'
+import { defineConfig } from 'vitest/config'
 
-const config = mergeConfig(base, defineConfig({}))
-config.test!.include = ['tests/browser/screenshots.ts']
-export default config
+export default defineConfig({
+  test: {
+    include: ['tests/browser/screenshots.ts'],
+    globalSetup: ['tests/browser/server.ts'],
+    fileParallelism: false,
+    testTimeout: 120000,
+    hookTimeout: 45000,
+  },
+})
