@@ -1,6 +1,5 @@
 import { Database } from './database'
 import { diskShelf } from './diskShelf'
-import { pageShelf } from './pageShelf'
 import type { Shelf } from './shelf'
 
 /** A disk that does not even answer is given up on. */
@@ -14,6 +13,7 @@ async function choose(): Promise<Shelf> {
     await Promise.race([database.open(), late])
     return diskShelf(database)
   } catch {
+    const { pageShelf } = await import('./pageShelf')
     return pageShelf()
   }
 }

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import WorkedSum from '~/fields/WorkedSum.vue'
 /** A computed figure. Pressed, it opens the arithmetic behind it, in place. */
 defineProps<{ name: string; input: Record<string, unknown> }>()
 const open = ref(false)
+const LazyWorkedSum = defineAsyncComponent(() => import('~/fields/WorkedSum.vue'))
 </script>
 
 <template>
   <span class="sum">
     <button type="button" :aria-expanded="open" title="Show the arithmetic" @click="open = !open"><slot /></button>
-    <WorkedSum v-if="open" :name="name" :input="input" />
+    <LazyWorkedSum v-if="open" :name="name" :input="input" />
   </span>
 </template>
 

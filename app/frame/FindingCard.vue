@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import WorkedSum from '~/fields/WorkedSum.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
@@ -7,6 +6,7 @@ import { listed } from '#core/words'
 import type { StepFinding } from '#core/review'
 
 /** A finding: what follows, why, and the move that mends it; and others of the same check that it speaks for. */
+const LazyWorkedSum = defineAsyncComponent(() => import('~/fields/WorkedSum.vue'))
 const props = defineProps<{ finding: StepFinding; alike: StepFinding[] }>()
 const store = useSite()
 const { phrase } = useUnits()
@@ -72,7 +72,7 @@ function mendAll(): void {
         Sum
       </button>
     </div>
-    <WorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
+    <LazyWorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
   </article>
 </template>
 

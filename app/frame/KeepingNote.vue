@@ -4,12 +4,10 @@ import { useSite } from '~/stores/site'
 import { useEventListener } from '@vueuse/core'
 
 /** Where this page's work is not kept, or not only here: why, and what to do. Beside it stands "saved". */
+defineProps<{ remind: boolean }>()
 const store = useSite()
 const { exportSite } = useFiles()
 
-/** So many changes since the last file are worth a word. */
-const REMIND_AFTER = 60
-const reminds = computed(() => store.lasts && store.unfiled >= REMIND_AFTER)
 /** What would be lost if the page were closed now. */
 const wouldLose = computed(
   () =>
@@ -50,7 +48,7 @@ useEventListener(window, 'beforeunload', event => {
     closed: save a file before you leave.
     <button type="button" class="plain" @click="exportSite">Save it as a file</button>
   </p>
-  <p v-else-if="reminds" class="clash calm" role="status">
+  <p v-else-if="remind" class="clash calm" role="status">
     {{ store.unfiled }} changes since this site last left as a file. A file is the backup.
     <button type="button" class="plain" @click="exportSite">Save it as a file</button>
   </p>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
-import KeepingNote from './KeepingNote.vue'
 import NameField from '~/fields/NameField.vue'
 import { useFiles } from '~/stores/useFiles'
 import { usePrefs } from '~/stores/prefs'
@@ -29,6 +28,21 @@ const savedText = computed(() =>
 )
 const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
+/** What this browser keeps of all sites, and has room for; not told where the browser does not say. */
+const room = ref('')
+const megabytes = (bytes: number) => (bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`)
+async function measure(shown: boolean): Promise<void> {
+  if (!shown) return
+  const told = await navigator.storage?.estimate?.().catch(() => undefined)
+  room.value = told?.usage === undefined ? '' : `${megabytes(told.usage)} kept, of ${megabytes(told.quota ?? 0)}`
+}
+
+/** So many changes since the last file are worth a word. */
+const REMIND_AFTER = 60
+const reminds = computed(() => store.lasts && store.unfiled >= REMIND_AFTER)
+/** Where all is kept as it should be there is nothing to say, and what would say it is not loaded. */
+const noted = computed(() => Boolean(store.trouble) || store.saving === 'failed' || !store.lasts || reminds.value)
+const LazyKeepingNote = defineAsyncComponent(() => import('~/frame/KeepingNote.vue'))
 const LazyMoneyDialog = defineAsyncComponent(() => import('~/frame/MoneyDialog.vue'))
 const money = ref(false)
 function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
@@ -86,7 +100,7 @@ function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'f
       </button>
       <button type="button" class="tool wide" @click="$emit('sums')">Sums <kbd>S</kbd></button>
       <button type="button" class="tool wide" @click="$emit('find')">Find <kbd>/</kbd></button>
-      <el-dropdown trigger="click" @command="act">
+      <el-dropdown trigger="click" @command="act" @visible-change="measure">
         <button type="button" class="tool">Files<span class="unseen"> and more</span></button>
         <template #dropdown>
           <el-dropdown-menu>
@@ -101,12 +115,13 @@ function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'f
               >Theme: {{ prefs.theme === 'auto' ? 'as the machine' : prefs.theme }}</el-dropdown-item
             >
             <el-dropdown-item command="keys">Keys <kbd>?</kbd></el-dropdown-item>
+            <el-dropdown-item v-if="room && store.lasts" disabled divided>{{ room }}</el-dropdown-item>
           </el-dropdown-menu>
         </template>
       </el-dropdown>
     </div>
     <LazyMoneyDialog v-if="money" v-model="money" />
-    <KeepingNote />
+    <LazyKeepingNote v-if="noted" :remind="reminds" />
   </header>
 </template>
 

@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import PartBar from '~/section/PartBar.vue'
 import SubjectIndex from './SubjectIndex.vue'
-import TrialBar from './TrialBar.vue'
 import { useSite } from '~/stores/site'
+import { useSelection } from '~/stores/useSelection'
 import type { StepDefinition } from '~/steps/step'
 import { useSubject } from '~/steps/useSubject'
 
 /** The Sheet: the step in hand, one subject at a time, with the index of its subjects at the left. */
 const props = defineProps<{ step: StepDefinition }>()
 const store = useSite()
+const { runId } = useSelection()
+const PartBar = defineAsyncComponent(() => import('~/section/PartBar.vue'))
+const TrialBar = defineAsyncComponent(() => import('./TrialBar.vue'))
 const { subjects, subject, pick, markOf } = useSubject(() => props.step)
 const notes = useTemplateRef('notes')
 // Two sources, not one list of them, which would be another list after every edit.
@@ -20,7 +22,7 @@ watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollT
     <SubjectIndex :subjects="subjects" :current="subject" :mark-of="markOf" @pick="pick" />
     <div ref="notes" class="notes" :data-of="subject?.id">
       <TrialBar v-if="store.trialFrom !== undefined" />
-      <PartBar />
+      <PartBar v-if="runId !== undefined" />
       <component :is="step.sheet" :key="step.id" :subject="subject" />
     </div>
   </section>

@@ -87,9 +87,6 @@ async function remove(id: string, name: string): Promise<void> {
       <div class="acts">
         <NuxtLink to="/new" class="move start">New site</NuxtLink>
         <FilePick accept=".json,application/json" multiple @files="take">Open a site file</FilePick>
-        <button v-if="yard.entries?.length" type="button" class="move" @click="exportYard">
-          Save the whole Yard as a file
-        </button>
       </div>
     </header>
     <div v-if="problems.length" role="alert" class="problems">
@@ -100,7 +97,12 @@ async function remove(id: string, name: string): Promise<void> {
       This browser lets the page keep nothing, as in a private window. All of it works, and is gone when the tab is
       closed: save your sites as a file before you leave.
     </p>
-    <h2 id="sites">The Yard</h2>
+    <div class="sites">
+      <h2 id="sites">The Yard</h2>
+      <button v-if="yard.entries?.length" type="button" class="plain small" @click="exportYard">
+        Save the whole Yard as a file
+      </button>
+    </div>
     <ul aria-labelledby="sites">
       <SiteCard v-for="entry in yard.entries" :key="entry.id" :entry="entry" @remove="remove(entry.id, entry.name)" />
     </ul>
@@ -147,11 +149,16 @@ header p {
   color: var(--soft);
   font-size: 16px;
 }
-h2 {
-  font-size: 18px;
+.sites {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
   margin-bottom: 10px;
   border-bottom: 1px solid var(--hair);
   padding-bottom: 6px;
+}
+h2 {
+  font-size: 18px;
 }
 .acts {
   margin-left: auto;

@@ -1,17 +1,16 @@
 <script setup lang="ts">
+import { dayAndMonth } from '~/fields/dayWords'
 import { useUnits } from '~/fields/useUnits'
 import HouseSymbol from '~/section/HouseSymbol.vue'
 import RoofSymbol from '~/section/RoofSymbol.vue'
 import RunLine from '~/section/RunLine.vue'
 import RunParts from '~/section/RunParts.vue'
-import RunsList from '~/section/RunsList.vue'
 import SectionFolds from '~/section/SectionFolds.vue'
 import SectionGround from '~/section/SectionGround.vue'
 import SectionNode from '~/section/SectionNode.vue'
 import SectionLabels from '~/section/SectionLabels.vue'
 import SectionStaff from '~/section/SectionStaff.vue'
 import SpoutSymbol from '~/section/SpoutSymbol.vue'
-import StormWater from '~/section/StormWater.vue'
 import TapSymbol from '~/section/TapSymbol.vue'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
@@ -31,7 +30,6 @@ import {
 } from '#core/section'
 import { isoDate } from '#core/climate'
 import { poolsOf } from '#core/balance'
-import { format, parseISO } from 'date-fns'
 
 /**
  * The whole site cut through, at its true heights. With `storm` the design storm's water is drawn along the roofs'
@@ -39,6 +37,8 @@ import { format, parseISO } from 'date-fns'
  */
 const props = defineProps<{ storm: boolean }>()
 const store = useSite()
+const StormWater = defineAsyncComponent(() => import('~/section/StormWater.vue'))
+const RunsList = defineAsyncComponent(() => import('~/section/RunsList.vue'))
 const results = useResults()
 const { runId, nodeId, pickNode } = useSelection()
 const { day } = useYearDay()
@@ -95,9 +95,7 @@ const levels = computed(() => {
   )
 })
 const dayText = computed(() =>
-  results.outlook && day.value !== undefined
-    ? format(parseISO(isoDate(results.outlook.startDay + day.value)), 'd MMMM')
-    : undefined,
+  results.outlook && day.value !== undefined ? dayAndMonth(isoDate(results.outlook.startDay + day.value)) : undefined,
 )
 const routes = computed(() =>
   [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
@@ -131,7 +129,7 @@ const nodeOf = (id: string) => graphOf(site.value).node(id)!
         <RoofSymbol v-for="slot in roofs" :key="slot.roof.id" :slot-place="slot" :drawing="drawing" />
         <HouseSymbol v-for="slot in houses" :key="slot.taps[0]!.id" :slot-place="slot" :drawing="drawing" />
         <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
-        <StormWater :standing="standing" :storms="storms" />
+        <StormWater v-if="standing.length || storms.length" :standing="standing" :storms="storms" />
         <template v-for="slot in roofs" :key="slot.roof.id">
           <SpoutSymbol
             v-for="spout in slot.spouts"

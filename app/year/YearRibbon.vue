@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import { dayAndShortMonth } from '~/fields/dayWords'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useYearDay } from '~/stores/useYearDay'
 import { useYearName } from '~/stores/useYearName'
 import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
-import { format, parseISO } from 'date-fns'
 import { MONTH_NAMES } from '#core/units'
 import { isoDate } from '#core/climate'
 
@@ -72,7 +72,7 @@ const reading = computed(() => {
   const { run } = outlook
   const missing = run.shortL[at]!
   return (
-    `${format(parseISO(isoDate(outlook.startDay + at)), 'd MMM')}: ${litres(run.storedL[at]!)} held, rain ` +
+    `${dayAndShortMonth(isoDate(outlook.startDay + at))}: ${litres(run.storedL[at]!)} held, rain ` +
     `${show(outlook.rainMm[at]!, 'rain')}` +
     (run.spilledL[at]! > 0.5 ? `, ${litres(run.spilledL[at]!)} spilled` : '') +
     (missing > 0.5 ? `, ${litres(missing)} short` : '')

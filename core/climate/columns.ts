@@ -10,8 +10,11 @@ export interface Columns {
   tMax?: number
 }
 
+/** What names a column stands in its first words; and a table wider than this has its date and rain on the left. */
+const [NAME_LETTERS, MOST_COLUMNS] = [200, 300]
 const plain = (name: string) =>
   name
+    .slice(0, NAME_LETTERS)
     .toLowerCase()
     .replace(/[_\-.]+/g, ' ')
     .trim()
@@ -21,13 +24,13 @@ const MAXIMUM = /(t ?max|max.*temp|temp.*max|highest|\btx\b|\bhigh\b)/
 
 /** A row without any date: a heading, a remark, a unit line. */
 export function looksLikeHeader(cells: string[]): boolean {
-  if (cells.some(cell => splitDate(cell) !== undefined)) return false
+  if (cells.slice(0, MOST_COLUMNS).some(cell => splitDate(cell) !== undefined)) return false
   return yearMonthDay(cells) === undefined
 }
 
 /** Three cells that read as year, month and day. */
 function yearMonthDay(cells: string[]): number[] | undefined {
-  for (let index = 0; index + 2 < cells.length; index++) {
+  for (let index = 0; index + 2 < Math.min(cells.length, MOST_COLUMNS); index++) {
     const [year, month, day] = [cells[index]!, cells[index + 1]!, cells[index + 2]!].map(cell =>
       /^\d{1,4}$/.test(cell) ? Number(cell) : Number.NaN,
     )
@@ -42,8 +45,8 @@ export function guessColumns(
   header: string[],
   sample: string[][],
 ): { date: number[]; rain?: number; tMin?: number; tMax?: number } {
-  const names = header.map(plain)
-  const width = Math.max(0, ...sample.map(row => row.length))
+  const names = header.slice(0, MOST_COLUMNS).map(plain)
+  const width = Math.min(MOST_COLUMNS, Math.max(0, ...sample.map(row => row.length)))
   const share = (column: number, test: (cell: string) => boolean) =>
     sample.filter(row => test(row[column] ?? '')).length / Math.max(1, sample.length)
   const columns = Array.from({ length: width }, (_, column) => column)
@@ -72,9 +75,11 @@ export function guessColumns(
   return { date, rain, ...(tMin !== undefined && tMax !== undefined ? { tMin, tMax } : {}) }
 }
 
+const HEADING_LETTERS = 2000
+
 /** A rain unit that a heading names. */
 export function namesUnit(heading: string): RainUnit | undefined {
-  const text = heading.toLowerCase()
+  const text = heading.slice(0, HEADING_LETTERS).toLowerCase()
   if (/tenths? of (a )?(mm|millim)|0[.,]1 ?mm|1\/10 ?mm/.test(text)) return 'tenths of mm'
   if (/hundredths? of (an )?in|0[.,]01 ?in/.test(text)) return 'hundredths of in'
   if (/\bmm\b|_mm|millim|mm\)/.test(text)) return 'mm'

@@ -9,13 +9,19 @@ export interface DateCell {
   timed: boolean
 }
 
+/** No date is longer, with its time and its zone. */
+const MOST_LETTERS = 60
+
 /** Splits a date cell into three numbers in the order they stand; a named month is put in the middle. */
 export function splitDate(cell: string): DateCell | undefined {
   const text = cell.trim()
+  if (text.length > MOST_LETTERS) return undefined
   const compact = /^(\d{4})(\d{2})(\d{2})$/.exec(text)
   if (compact)
     return { parts: [Number(compact[1]), Number(compact[2]), Number(compact[3])], named: false, timed: false }
   const plain = /^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})\.?(?:[T ,]+\d{1,2}[:.h]\d{2}.*)?$/.exec(text)
+  // Year 0001 is a slip, and not 2001.
+  if (plain?.slice(1, 4).some(part => part.length === 4 && part.startsWith('0'))) return undefined
   if (plain)
     return { parts: [Number(plain[1]), Number(plain[2]), Number(plain[3])], named: false, timed: /[:h]/.test(text) }
   const named = /^(\d{1,4})[-/. ]*([a-z]{3})[a-z]*\.?[-/., ]*(\d{1,4})$/i.exec(text)

@@ -162,3 +162,26 @@ describe('reading a rain record', () => {
     expect(Math.min(...times)).toBeLessThan(1000)
   })
 })
+
+describe('a record made to take long', () => {
+  const timed = (text: string) => {
+    const start = performance.now()
+    const read = readRecord(text)
+    return { read, ms: performance.now() - start }
+  }
+  const days = Array.from({ length: 400 }, (_, day) => isoDate(11000 + day))
+  it('of a heading of 60 kB, or ten thousand columns, is read in a blink and all the same', () => {
+    const plain = timed(['date,rain_mm', ...days.map(day => `${day},3`)].join('\n'))
+    const heading = timed([`date,rain_mm,${'min te '.repeat(9000)}`, ...days.map(day => `${day},3,7`)].join('\n'))
+    const wide = ',7'.repeat(10_000)
+    const columns = timed([`date,rain_mm${',x'.repeat(10_000)}`, ...days.map(day => `${day},3${wide}`)].join('\n'))
+    for (const { read, ms } of [heading, columns]) {
+      expect(read.rainMm).toEqual(plain.read.rainMm)
+      expect(ms).toBeLessThan(3000)
+    }
+  })
+  it('that begins in the year 0001 is not one of 2001', () => {
+    const { read } = timed(['date,rain_mm', ...days.map(day => `0001${day.slice(4)},3`)].join('\n'))
+    expect(JSON.stringify(read)).not.toContain('2001')
+  })
+})

@@ -90,7 +90,8 @@ describe('site files', () => {
   const PICK = '.yard input[type=file]'
   const refused = async (name: string, content: string, reason: string) => {
     await page.go('/')
-    await page.css('a[href^="/site/quillfern-ridge"]')
+    // The last of the demo sites to come.
+    await page.css('a[href^="/site/cinder-tor"]')
     const before = (await page.all('.card')).length
     await page.upload(PICK, name, content)
     await page.until(
@@ -160,6 +161,29 @@ describe('site files', () => {
 })
 
 describe('closing at any moment', () => {
+  it('the whole Yard is saved as one file, and opens as the sites that it holds', async () => {
+    await page.go('/')
+    await page.css('a[href^="/site/cinder-tor"]')
+    const before = (await page.all('.card')).length
+    const text = await page.driver.executeAsyncScript<string>(`
+      const done = arguments[arguments.length - 1], make = URL.createObjectURL;
+      URL.createObjectURL = blob => { blob.text().then(done); return make.call(URL, blob) };
+      HTMLAnchorElement.prototype.click = () => {};
+      [...document.querySelectorAll('button')].find(each => each.textContent.includes('whole Yard')).click()`)
+    const yard = JSON.parse(text) as { format: string; sites: { id: string }[] }
+    expect(yard.format).toBe('tall-cask/yard')
+    expect(yard.sites).toHaveLength(before)
+    expect(yard.sites.map(site => site.id)).toContain('cinder-tor')
+    await page.go('/')
+    await page.css('.card')
+    await page.upload('.yard input[type=file]', 'yard.tallcask.json', text)
+    await page.until(
+      () => page.all('.card'),
+      cards => cards.length === 2 * before,
+      'each stands beside what was there, under an id of its own',
+    )
+  })
+
   it('keeps all that was shown as saved, when the tab is killed in the middle of editing', async () => {
     await page.openDemo('brindle-yard', 'catch')
     await page.type('Length of the piece', '8.25')

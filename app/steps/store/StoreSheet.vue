@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import AddTank from './AddTank.vue'
 import PoolNotes from './PoolNotes.vue'
 import type { Subject } from '~/steps/step'
 import { useReading } from '~/steps/useReading'
 
 /** Subjects of the whole site are loaded when they are first asked about. */
+const AddTank = defineAsyncComponent(() => import('./AddTank.vue'))
 const DrySpell = defineAsyncComponent(() => import('./DrySpell.vue'))
 const ManyYears = defineAsyncComponent(() => import('./ManyYears.vue'))
 const OptionsTable = defineAsyncComponent(() => import('./OptionsTable.vue'))
