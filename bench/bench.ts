@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
-import { largeYard } from '../tests/sites'
+import { largeYard } from '../tests/largeYard'
 import { readSiteText, type Site } from '../core/site'
 import { drawSection, labelsOf, readableWidthPx } from '../core/section'
 import { review } from '../core/review'

@@ -102,7 +102,4 @@ b {
 .quiet {
   font-weight: 400;
 }
-.problem {
-  color: var(--rust);
-}
 </style>

@@ -49,7 +49,7 @@ useEventListener(window, 'beforeunload', event => {
     <button type="button" class="plain" @click="exportSite">Save it as a file</button>
   </p>
   <p v-else-if="remind" class="clash calm" role="status">
-    {{ store.unfiled }} changes since this site last left as a file. A file is the backup.
+    Saved here {{ store.unfiled }} times since it last left as a file. A file is the backup.
     <button type="button" class="plain" @click="exportSite">Save it as a file</button>
   </p>
 </template>

@@ -34,10 +34,11 @@ const megabytes = (bytes: number) => (bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)}
 async function measure(shown: boolean): Promise<void> {
   if (!shown) return
   const told = await navigator.storage?.estimate?.().catch(() => undefined)
-  room.value = told?.usage === undefined ? '' : `${megabytes(told.usage)} kept, of ${megabytes(told.quota ?? 0)}`
+  room.value =
+    told?.usage === undefined ? '' : `${megabytes(told.usage)} kept in this browser, of ${megabytes(told.quota ?? 0)}`
 }
 
-/** So many changes since the last file are worth a word. */
+/** So many saves since the last file are worth a word. */
 const REMIND_AFTER = 60
 const reminds = computed(() => store.lasts && store.unfiled >= REMIND_AFTER)
 /** Where all is kept as it should be there is nothing to say, and what would say it is not loaded. */

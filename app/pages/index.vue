@@ -42,7 +42,12 @@ async function take(files: File[] | null): Promise<void> {
     const read = readSites(await file.text())
     for (const problem of read.problems)
       problems.value.push(`${file.name} was not opened${read.sites.length ? ' whole' : ''}. ${problem}`)
-    for (const site of read.sites) opened.push(await yard.add(site, { now: Date.now() }))
+    for (const site of read.sites)
+      try {
+        opened.push(await yard.add(site, { now: Date.now() }))
+      } catch {
+        problems.value.push(`${site.name} of ${file.name} was not kept: this browser has no room, or refuses to write.`)
+      }
   }
   // One site is opened at once; of several the Yard shows them all.
   if (opened.length === 1 && !problems.value.length) await navigateTo(`/site/${opened[0]}/store`)

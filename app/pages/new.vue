@@ -127,7 +127,10 @@ async function begin(): Promise<void> {
     uses: asking.value.uses.map(preset => ({ preset, count: preset === 'washdown' ? 1 : amount })),
   })
   if (!made.ok) return void (problem.value = whyNot(made))
-  const id = await yard.add(made.site, { now: Date.now() })
+  const id = await yard.add(made.site, { now: Date.now() }).catch(() => undefined)
+  if (id === undefined)
+    return void (problem.value =
+      'The site was not kept: this browser has no room, or refuses to write. Make room, and set it up again.')
   await navigateTo(`/site/${id}/store`)
 }
 const materials = choicesOf(ROOFING_IDS, ROOFING)

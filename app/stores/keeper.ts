@@ -53,7 +53,10 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
 
   async function load(id: string): Promise<void> {
-    const whole = await shelf.whole(id)
+    show(await shelf.whole(id))
+  }
+
+  function show(whole: Whole | undefined): void {
     missing.value = !whole
     if (!whole) return
     held = historyOf(whole)
@@ -74,9 +77,33 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     if (there.by === PAGE) unfiled.value = there.unfiled ?? 0
     else if (there.revision > stored.revision || trouble.value === 'gone') {
       // With nothing of our own at stake another page's state is simply taken over.
-      if (saving.value === 'saved') void load(there.id)
+      if (saving.value === 'saved') void takeOver(there.id)
       else trouble.value = 'elsewhere'
     } else unfiled.value = there.unfiled ?? 0
+  }
+
+  /** Shows what another page saved, unless something was typed here while it was read. */
+  const takeOver = (id: string) =>
+    tried(async () => {
+      const whole = await shelf.whole(id)
+      if (stored?.id !== id) return
+      if (saving.value === 'saved') show(whole)
+      else trouble.value = 'elsewhere'
+    })
+
+  /** What the shelf refuses is told where "saved" stands, and nothing of the page is lost by it. */
+  async function tried(act: () => Promise<unknown>): Promise<void> {
+    try {
+      await act()
+    } catch (error) {
+      failed(error)
+    }
+  }
+  function failed(error: unknown): void {
+    saving.value = 'failed'
+    trouble.value = isFull(error) ? 'full' : 'broken'
+    clearTimeout(retry)
+    retry = setTimeout(() => void flush(), Math.min(MOST_RETRY_MS, RETRY_MS * 2 ** failures++))
   }
 
   function close(): void {
@@ -116,9 +143,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
         trouble.value = undefined
         askToStay()
       } catch (error) {
-        saving.value = 'failed'
-        trouble.value = isFull(error) ? 'full' : 'broken'
-        retry = setTimeout(() => void flush(), Math.min(MOST_RETRY_MS, RETRY_MS * 2 ** failures++))
+        failed(error)
         return
       }
     }
@@ -130,18 +155,19 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
 
   /** Two pages changed the site: take what the other one saved. */
-  const takeTheirs = () => stored && load(stored.id)
+  const takeTheirs = () => tried(async () => stored && load(stored.id))
 
   /** Two pages changed the site: keep what this one has; the other's changes are overwritten. */
-  async function keepOurs(): Promise<void> {
-    if (!stored) return
-    const there = await shelf.whole(stored.id)
-    if (there) stored = there.stored
-    held = undefined
-    trouble.value = undefined
-    saving.value = 'unsaved'
-    await flush()
-  }
+  const keepOurs = () =>
+    tried(async () => {
+      if (!stored) return
+      const there = await shelf.whole(stored.id)
+      if (there) stored = there.stored
+      held = undefined
+      trouble.value = undefined
+      saving.value = 'unsaved'
+      await flush()
+    })
 
   /** Puts a site that was taken out elsewhere back on the shelf, as it stands here, with its history. */
   async function putBack(): Promise<void> {
@@ -149,10 +175,14 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     if (!history || !stored) return
     const { site, steps, cursor, first } = history
     const back = { ...stored, site, name: site.name, cursor, by: PAGE, changedAt: Date.now() }
-    const put = await shelf.put({
-      stored: back,
-      steps: steps.map((made, at) => ({ siteId: back.id, index: first + at, made })),
-    })
+    const found = steps.map((made, at) => ({ siteId: back.id, index: first + at, made }))
+    let put = false
+    try {
+      put = await shelf.put({ stored: back, steps: found })
+    } catch {
+      // It is as gone as before, and the way to put it back, or to save it as a file, still stands there.
+      return
+    }
     if (!put) {
       trouble.value = 'elsewhere'
       return
@@ -164,7 +194,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
 
   /** The open site has left as a file. */
-  const filed = () => (stored ? shelf.filed([stored.id]) : undefined)
+  const filed = () => tried(async () => stored && shelf.filed([stored.id]))
 
   return { saving, trouble, missing, lasts, unfiled, open, close, flush, changed, takeTheirs, keepOurs, putBack, filed }
 }

@@ -3,7 +3,8 @@ import { bareRoofs, catchRain, type CatchRun } from './catch'
 import { roofColumns, type PoolColumns, type RoofColumns } from './columns'
 import type { Compiled } from './compiled'
 import { onShares } from './outages'
-import { askDay, startLanes, stepDay, switchDay, type Lanes } from './lanes'
+import { stepDay } from './stepDay'
+import { askDay, startLanes, switchDay, type Lanes } from './lanes'
 import type { DailySeries } from '../climate'
 
 /** Days of weather that a run starts from: what its tanks and chambers hold after them is its beginning. */

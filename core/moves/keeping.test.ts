@@ -117,6 +117,9 @@ describe('keeping a history', () => {
     const running = writingOf(undefined, one)!
     const other = withStep(takenBack(one), blank(), made('rename'))
     expect(writingOf(running.history, other)!.steps).toEqual([{ index: 0, made: other.steps[0] }])
+    // The record goes along only where it differs, or where nobody knows what lies there.
+    expect(writingOf(running.history, other)!.recordToo).toBe(false)
+    expect(running.recordToo).toBe(true)
   })
 
   it('keeps the last steps, writes no more of them than are new, and lets the oldest go', () => {

@@ -8,7 +8,7 @@ export interface Writing {
   /** Steps from here up to there stay in the store; all others go. */
   from: number
   to: number
-  /** True where the store holds another rain record; it is long, and is written apart from the rest. */
+  /** True where the store holds another rain record, or may; it is long, and is written apart from the rest. */
   recordToo: boolean
 }
 
@@ -25,6 +25,6 @@ export function writingOf(held: History | undefined, now: History): Writing | un
     steps: steps.flatMap((made, at) => (there(first + at) === made ? [] : [{ index: first + at, made }])),
     from: first,
     to: first + steps.length,
-    recordToo: held?.site.climate.daily !== now.site.climate.daily,
+    recordToo: !held || held.site.climate.daily !== now.site.climate.daily,
   }
 }

@@ -1,6 +1,6 @@
 import type { Roof, Run, Site } from './schema'
 import { roleOf } from './names'
-import { onceLaid } from './once'
+import { onceEach } from './once'
 import { graphOf, nodeById, reached, walk, type Way } from './graph'
 import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
 
@@ -8,21 +8,13 @@ import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
  * The runs from a spout to where its water ends, in order: through chambers and joints, past drains, to a tank where
  * one can be reached, else to where they end, an outfall last.
  */
-export function lineFrom(site: Site, spoutId: string): Run[] {
-  const known = linesKnown(site)
-  const line = known.get(spoutId) ?? lineOf(site, spoutId)
-  known.set(spoutId, line)
-  return line
-}
-const linesKnown = onceLaid((_site: Site) => new Map<string, Run[]>())
-
-function lineOf(site: Site, spoutId: string): Run[] {
+export const lineFrom = onceEach((site: Site, spoutId: string): Run[] => {
   const ends = [...walk(site, spoutId, { along: 'down', takes: step => roleOf(site, step.from) !== 'drain' })].filter(
     way => !runsThrough(way.node) || !graphOf(site).outOf(way.node.id).length,
   )
   const line = ends.find(way => way.node.kind === 'tank') ?? ends.find(way => way.node.kind !== 'outfall') ?? ends[0]
   return line?.steps.map(step => step.run) ?? []
-}
+})
 
 /** A screen head that hangs at a height of its own in the first run of a spout's line. */
 export type HungHead = PartOf<'screen'> & { hangsAtM: number }

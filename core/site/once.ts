@@ -20,3 +20,16 @@ export function onceLaid<Document extends Laid, Answer>(
     return answer
   }
 }
+
+/** The same for a question about one thing of the document, a tank or a spout by its id: once for each. */
+export function onceEach<Thing, Answer>(
+  workOut: (site: Site, thing: Thing) => Answer,
+): (site: Site, thing: Thing) => Answer {
+  const answers = onceLaid((_site: Site) => new Map<Thing, Answer>())
+  return (site, thing) => {
+    const known = answers(site)
+    const answer = known.get(thing) ?? workOut(site, thing)
+    known.set(thing, answer)
+    return answer
+  }
+}

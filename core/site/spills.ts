@@ -1,6 +1,6 @@
 import { max } from 'd3-array'
 import type { Site } from './schema'
-import { onceLaid } from './once'
+import { onceEach } from './once'
 import { portHeightM } from './graph'
 import { pathsFrom, type Path } from './paths'
 import { portsByRole, rimM } from './tanks'
@@ -21,16 +21,7 @@ export interface Overflow {
  * The overflows of a tank that can run before it runs over its rim, the first to run first: each once the water stands
  * above its mouth, and above every place that its line passes without a pump.
  */
-export function overflowsOf(site: Site, tank: Tank): Overflow[] {
-  const known = overflowsKnown(site)
-  const found = known.get(tank) ?? overflowsAt(site, tank)
-  known.set(tank, found)
-  return found
-}
-/** By the tank itself: one that was changed is another. */
-const overflowsKnown = onceLaid((_site: Site) => new Map<Tank, Overflow[]>())
-
-function overflowsAt(site: Site, tank: Tank): Overflow[] {
+export const overflowsOf = onceEach((site: Site, tank: Tank): Overflow[] => {
   return portsByRole(tank, 'overflow')
     .flatMap(port =>
       pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Overflow => {
@@ -40,7 +31,7 @@ function overflowsAt(site: Site, tank: Tank): Overflow[] {
     )
     .filter(({ runsAtM }) => runsAtM < rimM(tank) + 1e-9)
     .sort((a, b) => a.runsAtM - b.runsAtM)
-}
+})
 
 /** Where a tank spills: where its first overflow runs, else at its rim. Above the datum. */
 export function spillM(site: Site, tank: Tank): number {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { WebElement } from 'selenium-webdriver'
-import { largeYard } from '../sites'
+import { largeYard } from '../largeYard'
 import { Key, openBrowser, type Page } from './page'
 import { writeSite } from '../../core/site'
 import { dailySeries } from '../../core/climate'

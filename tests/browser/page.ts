@@ -1,50 +1,17 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
-import chrome from 'selenium-webdriver/chrome.js'
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { inject } from 'vitest'
+import { devtools, launch, size } from './browser'
 
-const FLAGS = [
-  '--headless=new',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--window-size=1280,800',
-]
 const WAIT_MS = 12000
 
 /** The litres that a figure on the screen says. */
 export const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)
 
 /** A browser with a fresh profile, and what a person does with it. */
-export async function openBrowser(address = inject('address')) {
-  const options = new chrome.Options()
-  options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
-  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tall-cask-profile-'))}`)
-  options.setUserPreferences({ 'download.default_directory': mkdtempSync(join(tmpdir(), 'tall-cask-downloads-')) })
-  options.set('goog:loggingPrefs', { performance: 'ALL', browser: 'ALL' })
-  const driver = await new Builder()
-    .forBrowser('chrome')
-    .setChromeOptions(options)
-    .setChromeService(new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'))
-    .build()
-  await size(driver, 1280, 800)
-  return new Page(driver, address)
-}
-
-type DevTools = { sendAndGetDevToolsCommand: (name: string, args: object) => Promise<unknown> }
-const devtools = (driver: WebDriver, name: string, args: object) =>
-  (driver as unknown as DevTools).sendAndGetDevToolsCommand(name, args)
-
-async function size(driver: WebDriver, width: number, height: number): Promise<void> {
-  const metrics = { width, height, deviceScaleFactor: 1, mobile: false }
-  await devtools(driver, 'Emulation.setDeviceMetricsOverride', metrics)
-}
+export const openBrowser = async (address = inject('address')) => new Page(await launch(), address)
 
 export class Page {
   constructor(
