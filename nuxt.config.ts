@@ -2,6 +2,7 @@ import type {} from '@nuxt/nitro-server'
 import { readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { build as bundle } from 'esbuild'
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
@@ -45,14 +46,15 @@ export default defineNuxtConfig({
     },
   },
   compatibilityDate: '2026-01-01',
-  nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo' }] },
+  sourcemap: false,
+  nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo', pattern: '*.json' }] },
   vite: { worker: { format: 'es' }, define: { __VUE_OPTIONS_API__: 'false' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
   hooks: {
     /**
      * The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything
-     * else runs.
+     * else runs. What its threads run stands beside it as one file.
      */
     'nitro:init'(nitro) {
       nitro.hooks.hook('compiled', async ({ options }) => {
@@ -60,6 +62,16 @@ export default defineNuxtConfig({
         const entry = join(folder, 'index.mjs')
         await writeFile(join(folder, 'host.mjs'), "process.env.HOST ||= process.env.NITRO_HOST || '127.0.0.1'\n")
         await writeFile(entry, `import './host.mjs'\n${await readFile(entry, 'utf8')}`)
+        await bundle({
+          entryPoints: [fileURLToPath(new URL('./server/work/thread.ts', import.meta.url))],
+          outfile: join(folder, 'work.mjs'),
+          alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          minify: true,
+        })
       })
     },
   },

@@ -11,7 +11,7 @@ export { flushTrade, type FlushTrade } from './flushTrade'
 export { keptBackL, linksOf, lostIfBurstL, usableL, type LinkReading } from './joining'
 export { poolsOf, type Pool } from './pools'
 export { massErrorL, simulate, type DailyRun } from './simulate'
-export { payingSizeL, poolPrice, sizeCurve, type SizePoint } from './sizing'
+export { payingSizeL, poolPrice, SIZE_SHARES, sizeCurve, type SizePoint } from './sizing'
 export { emptyingOf, soakingOf, spillWay, type Emptying, type Soaking, type SpillWay } from './spillWays'
 export {
   askedByUse,

@@ -28,7 +28,7 @@ export interface SizePoint {
 const BAND = [0.1, 0.5, 0.9]
 
 /** From a tenth of what there is to four times as much, closer together where a tank is small. */
-const SHARES = [...Array.from({ length: 39 }, (_, step) => 0.1 * 40 ** (step / 38)), 1].sort((a, b) => a - b)
+export const SIZE_SHARES = [...Array.from({ length: 39 }, (_, step) => 0.1 * 40 ** (step / 38)), 1].sort((a, b) => a - b)
 
 /**
  * The curve of days short against the size of one pool, over the same rain. The pool grows in width, its heights as
@@ -39,7 +39,7 @@ export function sizeCurve(
   compiled: Compiled,
   pool: number,
   series: DailySeries,
-  shares: readonly number[] = SHARES,
+  shares: readonly number[] = SIZE_SHARES,
 ): SizePoint[] {
   const weather = [runWeather(compiled, series)]
   const columns = poolColumns(shares.map(share => widened(compiled, pool, share)))

@@ -1,4 +1,4 @@
-import { route } from '../../lib/documents'
+import { route } from '../../lib/route'
 import { deviceOf } from '../../lib/devices'
 
 /** How a device is set. */

@@ -1,0 +1,23 @@
+import { isTooDeep, readSite, type Site } from '#core/site'
+import { Refused, refused } from '../lib/refused'
+
+/** What a text holds as JSON; refused where it is none, or where its brackets stand too deep. */
+export function jsonIn(text: string): unknown {
+  if (isTooDeep(text)) throw refused(400, 'The brackets of the body stand too deep.')
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw refused(400, 'The body must be JSON.')
+  }
+}
+
+/** The site a body holds, with what came beside it: the bare document, or `{ site, options }`. */
+export function siteIn(body: unknown): { site: Site; options: unknown } {
+  const wrapped =
+    typeof body === 'object' && body !== null && 'site' in body
+      ? (body as { site: unknown; options?: unknown })
+      : { site: body }
+  const read = readSite(wrapped.site)
+  if (!read.ok) throw new Refused(422, read.problems)
+  return { site: read.site, options: wrapped.options ?? {} }
+}

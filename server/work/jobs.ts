@@ -1,0 +1,31 @@
+import { Refused } from '../lib/refused'
+import { balanceJob } from './balance'
+import { jsonIn } from './documents'
+import { reviewJob } from './review'
+
+/** What a thread is asked for, each from the body of a request to its answer. */
+const JOBS = { balance: balanceJob, review: reviewJob } satisfies Record<string, (json: unknown) => unknown>
+
+export type JobName = keyof typeof JOBS
+
+/** A request as it is handed to a thread. */
+export interface Work {
+  job: JobName
+  body: string
+}
+
+/** An answer as it goes out. */
+export interface Answered {
+  status: number
+  text: string
+}
+
+/** Reads a body, works on it, and writes the answer: the whole of what may take long. */
+export function answerOf({ job, body }: Work): Answered {
+  try {
+    return { status: 200, text: JSON.stringify(JOBS[job](jsonIn(body))) }
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error
+    return { status: error.status, text: JSON.stringify({ error: error.problems }) }
+  }
+}

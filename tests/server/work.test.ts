@@ -1,0 +1,119 @@
+import type { ChildProcess } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
+import { request } from 'node:http'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { largeYard } from '../largeYard'
+import { startServer } from './start'
+
+let server: ChildProcess
+const port = 4397
+beforeAll(async () => {
+  server = await startServer(port)
+}, 20000)
+afterAll(() => server.kill())
+
+interface Call {
+  answer: Promise<{ status: number; headers: Record<string, unknown>; json: unknown }>
+  goAway: () => void
+}
+
+/** Asks as a caller at one of this machine's addresses would, who may go away. */
+function ask(path: string, body: unknown, from = '127.0.0.1'): Call {
+  const call = request({
+    host: '127.0.0.1',
+    port,
+    path,
+    method: 'POST',
+    localAddress: from,
+    headers: { 'content-type': 'application/json' },
+  })
+  const answer: Call['answer'] = new Promise((done, fail) => {
+    call.on('error', fail)
+    call.on('response', response => {
+      let text = ''
+      response.on('data', piece => (text += String(piece)))
+      response.on('end', () =>
+        done({ status: response.statusCode!, headers: response.headers, json: JSON.parse(text) }),
+      )
+    })
+  })
+  answer.catch(() => {})
+  call.end(JSON.stringify(body))
+  return { answer, goAway: () => call.destroy() }
+}
+const health = () =>
+  new Promise((done, fail) => {
+    const call = request({ host: '127.0.0.1', port, path: '/api/health', agent: false }, response => {
+      response.resume().on('end', () => done(response.statusCode))
+    })
+    call.on('error', fail).end()
+  })
+const sentenceOf = (json: unknown) => (json as { error: [{ path: string; sentence: string }] }).error[0]
+
+const site: unknown = JSON.parse(readFileSync('demo/quillfern-ridge.json', 'utf8'))
+const large = largeYard(100, 150)
+/** About ten seconds of work. */
+const long = { site, options: { members: 1000, years: 60 } }
+
+describe('work that takes long', () => {
+  it('is reckoned before it begins, and refused where it is too much', async () => {
+    const tank = large.nodes.find(node => node.kind === 'tank')!.id
+    const litres = Array.from({ length: 200 }, (_, step) => 1000 + 10 * step)
+    const began = performance.now()
+    const members = await ask('/api/balance', { site, options: { members: 1000, years: 150 } }).answer
+    const sizes = await ask('/api/balance', { site: large, options: { years: 200, sizes: { tank, litres } } }).answer
+    expect(performance.now() - began).toBeLessThan(5000)
+    expect([members.status, sizes.status]).toEqual([422, 422])
+    expect(sentenceOf(members.json).sentence).toMatch(/^options\.members: this would take about \d+ seconds/)
+    expect(sentenceOf(sizes.json).path).toBe('options.sizes')
+  })
+  it('holds nobody else: who asks how the server is hears at once', async () => {
+    await ask('/api/review', site).answer
+    const heavy = [long, long, { site: large, options: { years: 200 } }].map(body => ask('/api/balance', body))
+    const waits: number[] = []
+    for (let asked = 0; asked < 100; asked++) {
+      const began = performance.now()
+      expect(await health()).toBe(200)
+      waits.push(performance.now() - began)
+      await new Promise(next => setTimeout(next, 20))
+    }
+    heavy.forEach(call => call.goAway())
+    waits.sort((a, b) => a - b)
+    expect(waits[95]).toBeLessThan(50)
+  })
+  it('ends when the caller goes away', async () => {
+    const calls = Array.from({ length: 12 }, () => ask('/api/balance', long))
+    await new Promise(next => setTimeout(next, 500))
+    calls.forEach(call => call.goAway())
+    const began = performance.now()
+    expect((await ask('/api/review', site).answer).status).toBe(200)
+    // Twelve such questions would have taken a minute.
+    expect(performance.now() - began).toBeLessThan(8000)
+  })
+  it('is taken on as far as there is room, and no further for one caller than for all', async () => {
+    const of = (from: string, many: number) => Array.from({ length: many }, () => ask('/api/balance', long, from))
+    const one = of('127.0.0.1', 40)
+    const refused = await Promise.any(one.map(call => call.answer))
+    expect(refused.status).toBe(429)
+    expect(refused.headers['retry-after']).toBe('10')
+    expect(sentenceOf(refused.json).sentence).toContain('32 requests in hand')
+    const others = ['127.0.0.2', '127.0.0.3', '127.0.0.4'].flatMap(from => of(from, 32))
+    const full = await Promise.any(others.map(call => call.answer))
+    expect(full.status).toBe(503)
+    expect(sentenceOf(full.json).sentence).toContain('hands full')
+    for (const call of [...one, ...others]) call.goAway()
+    expect((await ask('/api/review', site, '127.0.0.5').answer).status).toBe(200)
+  })
+})
+
+describe('what is built', () => {
+  const built = readdirSync('.output', { recursive: true })
+    .map(String)
+    .filter(file => !file.includes('node_modules'))
+  it('holds no source maps and no tests', () => {
+    expect(built.length).toBeGreaterThan(100)
+    expect(built.filter(file => /\.map(\.(gz|br))?$|\.test\.|vitest/.test(file))).toEqual([])
+    const scripts = built.filter(file => /\.m?js$/.test(file)).map(file => readFileSync(`.output/${file}`, 'utf8'))
+    expect(scripts.filter(script => /from ?["']vitest|fast-check/.test(script))).toEqual([])
+  })
+})
