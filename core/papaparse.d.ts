@@ -1,8 +1,13 @@
 /** What the core uses of papaparse; its own types speak of files and windows, which the core does not know. */
-export function parse<Row>(
-  text: string,
-  options: { delimiter?: string; skipEmptyLines?: boolean; delimitersToGuess?: string[] },
-): { data: Row[]; meta: { delimiter: string } }
+interface Options<Row> {
+  delimiter?: string
+  skipEmptyLines?: boolean
+  delimitersToGuess?: string[]
+  preview?: number
+  chunkSize?: number
+  chunk?: (results: { data: Row[] }) => void
+}
+export function parse<Row>(text: string, options: Options<Row>): { data: Row[]; meta: { delimiter: string } }
 export function unparse(rows: Record<string, string | number>[]): string
 declare const papaparse: { parse: typeof parse; unparse: typeof unparse }
 export default papaparse

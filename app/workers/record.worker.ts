@@ -14,7 +14,7 @@ const face = {
       text = new TextDecoder('windows-1252').decode(bytes)
     }
   },
-  read: (choices: RecordChoices) => readRecord(text, choices),
+  read: (choices: RecordChoices, tell: (share: number) => void) => readRecord(text, choices, tell),
 }
 
 export type RecordWorker = typeof face

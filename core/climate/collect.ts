@@ -1,12 +1,13 @@
+import { isoDate } from './calendar'
+import type { DatedLine } from './dates'
 import { readFigure } from './figures'
 
-export interface Cell {
-  day: number
+/** What a line of a record says. */
+interface Cells {
   line: number
   rain: string
   tMin?: string
   tMax?: string
-  timed: boolean
 }
 
 export interface Collected {
@@ -21,74 +22,112 @@ export interface Collected {
   trace: number
   duplicates: number
   summed: boolean
+  /** Days from one line to the next, the usual number of them. */
+  apartDays: number
   meanPerDay: number
   largest: number
   /** True where every figure is a whole number. */
   whole: boolean
 }
 
-/**
- * Puts the lines of a record on their days. Several timed lines a day are added up; of two plain ones the later
- * counts.
- */
-export function collectDays(cells: Cell[], reject: (cell: Cell, why: string) => void): Collected {
-  let [firstDay, lastDay] = [Infinity, -Infinity]
-  for (const { day } of cells) {
-    if (day < firstDay) firstDay = day
-    if (day > lastDay) lastDay = day
-  }
-  const span = Math.min(lastDay - firstDay + 1, 200000)
-  const rain = new Array<number>(span).fill(Number.NaN)
-  const seen = new Uint8Array(span)
-  const hasTemperature = cells.some(cell => cell.tMin !== undefined && cell.tMax !== undefined)
-  const low = hasTemperature ? new Array<number>(span).fill(Number.NaN) : undefined
-  const high = hasTemperature ? new Array<number>(span).fill(Number.NaN) : undefined
-  const summed = cells.filter(cell => cell.timed).length > span * 1.5
-  let [flagged, trace, duplicates] = [0, 0, 0]
-  let whole = true
+/** What the lines of a day said. */
+interface Day {
+  sum: number
+  last: number
+  lines: number
+  tMin: number
+  tMax: number
+}
 
-  for (const cell of cells) {
-    const at = cell.day - firstDay
-    if (at >= span) continue
-    if (low && high) {
-      low[at] = temperatureC(cell.tMin, low[at]!)
-      high[at] = temperatureC(cell.tMax, high[at]!)
-    }
-    const figure = readFigure(cell.rain)
-    if (figure.kind === 'unreadable') {
-      reject(cell, 'the rain is not a number')
-      continue
-    }
-    if (figure.kind === 'missing' || (figure.kind === 'number' && figure.value < 0)) {
-      flagged++
-      continue
-    }
-    if (figure.kind === 'trace') trace++
-    const value = figure.kind === 'number' ? figure.value : 0
-    if (!Number.isInteger(value)) whole = false
-    if (seen[at] && !summed) duplicates++
-    rain[at] = summed && seen[at] ? rain[at]! + value : value
-    seen[at] = 1
-  }
-  const values = rain.filter(value => !Number.isNaN(value))
+/** No record is longer; a slip in a date must not take all the memory there is. */
+const MOST_SPAN = 200_000
+
+/** Puts the lines of a record on their days, as they come. */
+export function dayCollector(reject: (line: number, cells: string[], why: string) => void) {
+  const days = new Map<number, Day>()
+  let [lines, timedLines, flagged, trace] = [0, 0, 0, 0]
+  let [whole, warmth] = [true, false]
+
   return {
-    firstDay,
-    lastDay,
-    rain,
-    ...(low && high ? inCelsius(low, high) : {}),
-    known: values.length,
-    flagged,
-    trace,
-    duplicates,
-    summed,
-    whole,
-    meanPerDay: values.length ? values.reduce((sum, value) => sum + value, 0) / values.length : 0,
-    largest: values.reduce((most, value) => Math.max(most, value), 0),
+    add({ day, timed }: DatedLine, { line, rain, tMin, tMax }: Cells): void {
+      lines++
+      if (timed) timedLines++
+      let at = days.get(day)
+      if (!at) days.set(day, (at = { sum: 0, last: 0, lines: 0, tMin: Number.NaN, tMax: Number.NaN }))
+      if (tMin !== undefined && tMax !== undefined) {
+        warmth = true
+        at.tMin = temperature(tMin, at.tMin)
+        at.tMax = temperature(tMax, at.tMax)
+      }
+      const figure = readFigure(rain)
+      if (figure.kind === 'unreadable') return reject(line, [isoDate(day), rain], 'the rain is not a number')
+      if (figure.kind === 'missing' || (figure.kind === 'number' && figure.value < 0)) return void flagged++
+      if (figure.kind === 'trace') trace++
+      const value = figure.kind === 'number' ? figure.value : 0
+      if (!Number.isInteger(value)) whole = false
+      at.sum += value
+      at.last = value
+      at.lines++
+    },
+    lines: () => lines,
+    /** The days of the whole. Several timed lines a day are added up; of plain ones the last counts. */
+    collected(): Collected {
+      let [firstDay, lastDay] = [Infinity, -Infinity]
+      for (const day of days.keys()) {
+        if (day < firstDay) firstDay = day
+        if (day > lastDay) lastDay = day
+      }
+      const span = Math.min(lastDay - firstDay + 1, MOST_SPAN)
+      const column = () => new Array<number>(span).fill(Number.NaN)
+      const [rain, low, high] = [column(), column(), column()]
+      const summed = timedLines > span * 1.5
+      let [known, duplicates, total, largest] = [0, 0, 0, 0]
+      for (const [day, { sum, last, lines: ofDay, tMin, tMax }] of days) {
+        const at = day - firstDay
+        if (at >= span) continue
+        low[at] = tMin
+        high[at] = tMax
+        if (!ofDay) continue
+        known++
+        if (!summed) duplicates += ofDay - 1
+        const value = summed ? sum : last
+        rain[at] = value
+        total += value
+        largest = Math.max(largest, value)
+      }
+      return {
+        firstDay,
+        lastDay,
+        rain,
+        ...(warmth ? inCelsius(low, high) : {}),
+        known,
+        flagged,
+        trace,
+        duplicates,
+        summed,
+        apartDays: usualStep(rain),
+        whole,
+        meanPerDay: known ? total / known : 0,
+        largest,
+      }
+    },
   }
 }
 
-function temperatureC(cell: string | undefined, otherwise: number): number {
-  const figure = readFigure(cell ?? '')
+/** Days from a known one to the next, the middle of all such steps. */
+function usualStep(rain: number[]): number {
+  const steps: number[] = []
+  let before = 0
+  rain.forEach((value, day) => {
+    if (Number.isNaN(value)) return
+    if (day > before) steps.push(day - before)
+    before = day
+  })
+  return steps.sort((a, b) => a - b)[Math.floor(steps.length / 2)] ?? 1
+}
+
+function temperature(cell: string, otherwise: number): number {
+  const figure = readFigure(cell)
   return figure.kind === 'number' && figure.value > -90 && figure.value < 140 ? figure.value : otherwise
 }
 

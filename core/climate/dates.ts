@@ -20,10 +20,8 @@ export function splitDate(cell: string): DateCell | undefined {
   if (compact)
     return { parts: [Number(compact[1]), Number(compact[2]), Number(compact[3])], named: false, timed: false }
   const plain = /^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})\.?(?:[T ,]+\d{1,2}[:.h]\d{2}.*)?$/.exec(text)
-  // Year 0001 is a slip, and not 2001.
-  if (plain?.slice(1, 4).some(part => part.length === 4 && part.startsWith('0'))) return undefined
   if (plain)
-    return { parts: [Number(plain[1]), Number(plain[2]), Number(plain[3])], named: false, timed: /[:h]/.test(text) }
+    return { parts: [number(plain[1]!), number(plain[2]!), number(plain[3]!)], named: false, timed: /[:h]/.test(text) }
   const named = /^(\d{1,4})[-/. ]*([a-z]{3})[a-z]*\.?[-/., ]*(\d{1,4})$/i.exec(text)
   const leading = /^([a-z]{3})[a-z]*\.?[-/. ]*(\d{1,2}),?[-/. ]+(\d{4})$/i.exec(text)
   const month = MONTHS.indexOf((named?.[2] ?? leading?.[1] ?? '').toLowerCase()) + 1
@@ -34,6 +32,9 @@ export function splitDate(cell: string): DateCell | undefined {
     timed: false,
   }
 }
+
+/** Year 0001 is a slip, and not 2001: no day has it. */
+const number = (part: string) => (part.length === 4 && part.startsWith('0') ? Number.NaN : Number(part))
 
 /**
  * A day number from the three numbers in an order; undefined where there is no such day. Two-digit years are 1930 to
@@ -72,4 +73,30 @@ export function guessOrder(cells: DateCell[]): { order: DateOrder; sure: boolean
   const [best, next] = [scores[0]!, scores[1]!]
   const same = cells.every(cell => orderedDay(cell, best.order) === orderedDay(cell, next.order))
   return { order: best.order, sure: same || best.valid > next.valid || best.following > next.following * 2 + 2 }
+}
+
+/** The day of a line, and whether it tells a time of day. */
+export interface DatedLine {
+  day: number
+  timed: boolean
+}
+
+/**
+ * Reads the dates of lines that follow one another, or says why a line has none. Lines of the same day, of which an
+ * hourly record has many, are read as one.
+ */
+export function dayReader(order: DateOrder): (text: string) => DatedLine | string {
+  let before = ''
+  let kept: DatedLine | string = ''
+  return text => {
+    const colon = text.indexOf(':')
+    const date = colon > 3 && /^\d{2}:\d{2}/.test(text.slice(colon - 2)) ? text.slice(0, colon - 2) : ''
+    if (date && date === before) return kept
+    const cell = splitDate(text)
+    const day = cell && orderedDay(cell, order)
+    before = cell?.timed ? date : ''
+    if (cell === undefined) kept = 'no date in the date column'
+    else kept = day === undefined ? 'there is no such date' : { day, timed: cell.timed }
+    return kept
+  }
 }

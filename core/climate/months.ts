@@ -3,6 +3,8 @@ import { monthOf } from './calendar'
 /** Least rain that makes a day wet, mm. */
 export const WET_DAY_MM = 0.2
 
+const LENGTHS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
+
 export interface MonthFigures {
   rainMm: number
   wetDays: number
@@ -40,10 +42,32 @@ export function monthFigures(
       sum.highDays++
     }
   }
-  const lengths = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
   return sums.map((sum, month) => ({
-    rainMm: sum.days ? (sum.rain / sum.days) * lengths[month]! : 0,
-    wetDays: sum.days ? Math.min(31, (sum.wet / sum.days) * lengths[month]!) : 0,
+    rainMm: sum.days ? (sum.rain / sum.days) * LENGTHS[month]! : 0,
+    wetDays: sum.days ? Math.min(31, (sum.wet / sum.days) * LENGTHS[month]!) : 0,
     ...(sum.lowDays && sum.highDays ? { tMinC: sum.low / sum.lowDays, tMaxC: sum.high / sum.highDays } : {}),
+  }))
+}
+
+/** Whether lines so many days apart are one a month. */
+export const isMonthly = (apartDays: number): boolean => apartDays >= 28 && apartDays <= 31
+
+/**
+ * Mean rain of each month of a record whose lines are sums of so many days; a sum counts for the month it is dated in.
+ * Wet days cannot be told from sums.
+ */
+export function monthsOfSums(firstDay: number, rainMm: ArrayLike<number>, apartDays: number): MonthFigures[] {
+  const sums = LENGTHS.map(lengthDays => ({ lengthDays, lines: 0, rain: 0 }))
+  for (let index = 0; index < rainMm.length; index++) {
+    if (Number.isNaN(rainMm[index])) continue
+    const month = sums[monthOf(firstDay + index)]!
+    month.lines++
+    month.rain += rainMm[index]!
+  }
+  // A month's own sum is that of its days, whether it has 28 or 31.
+  const monthly = isMonthly(apartDays)
+  return sums.map(({ lengthDays, lines, rain }) => ({
+    rainMm: lines ? (rain / lines) * (monthly ? 1 : lengthDays / apartDays) : 0,
+    wetDays: 0,
   }))
 }

@@ -62,8 +62,8 @@ describe('reading a rain record', () => {
     expect(reading(table(200, iso => `${swap(iso, 'mdy')},1`)).order).toBe('mdy')
     expect(reading(table(200, iso => `${swap(iso, 'dmy')},1`)).order).toBe('dmy')
     const twelve = ['date,rain_mm', ...Array.from({ length: 40 }, (_, year) => `01/02/${1960 + year},1`)].join('\n')
-    expect(reading(twelve).questions.map(question => question.about)).toEqual(['order'])
-    expect(reading(twelve, { order: 'mdy' })).toMatchObject({ start: '1960-01-02', questions: [] })
+    expect(reading(twelve).questions.map(question => question.about)).toEqual(['lines', 'order'])
+    expect(reading(twelve, { order: 'mdy', lines: 'days' })).toMatchObject({ start: '1960-01-02', questions: [] })
   })
 
   it('asks for the unit when the figures leave it open, and takes it from the heading when it stands there', () => {
@@ -72,7 +72,7 @@ describe('reading a rain record', () => {
     expect(reading(inches, { unit: 'in' }).questions).toEqual([])
     expect(reading(inches.replace('date,rain', 'date,precip (in)'))).toMatchObject({ unit: 'in', questions: [] })
     expect(reading(table(365, iso => `${iso},25`, 'date,PRCP (tenths of mm)')).rainMm[0]).toBeCloseTo(2.5)
-    expect(reading(table(365, iso => `${iso},250`, 'date,PRCP')).questions).toHaveLength(1)
+    expect(reading(table(365, (iso, day) => `${iso},${day % 2 ? 250 : 0}`, 'date,PRCP')).questions).toHaveLength(1)
   })
 
   it('counts traces, missing flags, duplicates, gaps and lines it cannot read', () => {
@@ -181,8 +181,67 @@ describe('a record made to take long', () => {
       expect(ms).toBeLessThan(3000)
     }
   })
-  it('that begins in the year 0001 is not one of 2001', () => {
-    const { read } = timed(['date,rain_mm', ...days.map(day => `0001${day.slice(4)},3`)].join('\n'))
-    expect(JSON.stringify(read)).not.toContain('2001')
+  it('of a million hours is read in seconds, and says how far it is', () => {
+    const hours = Array.from({ length: 41_667 }, (_, day) => {
+      const date = isoDate(day - 25_000)
+      return Array.from(
+        { length: 24 },
+        (_, hour) => `${date} ${String(hour).padStart(2, '0')}:00,${hour % 8 ? 0 : 0.4}`,
+      )
+    }).flat()
+    const shares: number[] = []
+    const before = performance.now()
+    const read = readRecord(['time,rain_mm', ...hours].join('\n'), {}, share => shares.push(share))
+    expect(performance.now() - before).toBeLessThan(5000)
+    expect(read).toMatchObject({ days: 41_667, summed: true, duplicates: 0, rows: 1_000_008 })
+    expect(read.ok && read.rainMm[9]).toBeCloseTo(1.2, 9)
+    expect(shares.length).toBeGreaterThan(10)
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b))
+    expect(shares.at(-1)).toBe(1)
+  })
+})
+
+describe('a record that says what cannot be', () => {
+  const days = Array.from({ length: 730 }, (_, day) => isoDate(11000 + day))
+  const of = (figure: (day: number) => number, choices?: RecordChoices) =>
+    readRecord(['date,rain_mm', ...days.map((day, index) => `${day},${figure(index)}`)].join('\n'), choices)
+  const problem = (read: ReturnType<typeof readRecord>) => (read.ok ? 'read' : read.problems[0]!.sentence)
+
+  it('such as a year of the year 1 is told line by line, and never taken for one of 2001', () => {
+    const read = readRecord(['date,rain_mm', ...days.map(day => `0001${day.slice(4)},3`)].join('\n'))
+    expect(read.ok || read.problems.map(({ sentence }) => sentence).slice(0, 2)).toEqual([
+      'Not one line could be read as a day.',
+      'Line 2, “0001-02-13,3”: there is no such date.',
+    ])
+  })
+  it('such as 1999 mm every day is refused, and rain every day asked about', () => {
+    expect(problem(of(() => 1999))).toMatch(/^This would be 730\d{3} mm a year\. No place on earth has that/)
+    const daily = of(() => 3)
+    expect(daily.ok && daily.questions.map(({ about }) => about)).toEqual(['column'])
+    const settled = of(() => 3, daily.ok ? daily.questions[0]!.answers[0]!.choice : {})
+    expect(settled).toMatchObject({ ok: true, questions: [] })
+    expect(of(day => (day % 10 ? 3 : 0))).toMatchObject({ ok: true, questions: [] })
+  })
+  it('months’ sums are asked about, and as sums give their months', () => {
+    const lines = Array.from(
+      { length: 240 },
+      (_, at) => `${1990 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-01,${40 + (at % 12) * 5}`,
+    )
+    const text = ['month,rain_mm', ...lines].join('\n')
+    const asked = readRecord(text)
+    expect(asked.ok && asked.questions.map(({ about }) => about)).toEqual(['lines'])
+    expect(asked.ok && asked.questions[0]!.sentence).toContain('The lines stand 31 days apart')
+    const read = readRecord(text, { lines: 'sums' })
+    expect(read).toMatchObject({ ok: true, questions: [], rainMm: [] })
+    expect(read.ok && read.months.map(({ rainMm }) => rainMm)).toEqual(
+      Array.from({ length: 12 }, (_, month) => 40 + month * 5),
+    )
+    expect(read.ok && read.yearlyMm).toBe(810)
+  })
+  it('weeks’ sums give their months by the length of these', () => {
+    const text = ['week,rain_mm', ...Array.from({ length: 520 }, (_, at) => `${isoDate(11000 + at * 7)},14`)].join('\n')
+    const read = readRecord(text, { lines: 'sums' })
+    expect(read.ok && read.months[6]!.rainMm).toBeCloseTo(62, 9)
+    expect(read.ok && read.yearlyMm).toBeCloseTo(2 * 365.25, 6)
   })
 })

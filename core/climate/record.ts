@@ -1,12 +1,14 @@
+import { sum } from 'd3-array'
 import { refuse, type Refusal } from '../answers'
-import { splitRows } from './rows'
+import { tableOf } from './rows'
 import { RAIN_UNITS, type RainUnit } from './rainUnits'
-import { monthFigures, type MonthFigures } from './months'
+import { monthFigures, monthsOfSums, type MonthFigures } from './months'
 import { fillGaps, type GapFill } from './gaps'
-import { guessOrder, orderedDay, splitDate, type DateOrder } from './dates'
+import { dayReader, guessOrder, splitDate, type DateOrder } from './dates'
 import { guessColumns, looksLikeHeader, namesUnit, type Columns } from './columns'
-import { collectDays, type Cell } from './collect'
-import { isoDate } from './calendar'
+import { columnDoubt, likelyUnit, linesDoubt, MOST_YEAR_MM, ORDER_DOUBT, type Doubt } from './doubts'
+import { dayCollector } from './collect'
+import { DAYS_A_YEAR, isoDate } from './calendar'
 
 /** What the person corrects about a reading; everything left out is guessed. */
 export interface RecordChoices {
@@ -14,6 +16,8 @@ export interface RecordChoices {
   unit?: RainUnit
   order?: DateOrder
   gaps?: GapFill
+  /** What a line holds: a day's rain, or the sum of all days since the line before. */
+  lines?: 'days' | 'sums'
 }
 
 export interface RecordReading {
@@ -25,7 +29,8 @@ export interface RecordReading {
   unit: RainUnit
   gaps: GapFill
   /** Things to settle before the record counts, each with why. */
-  questions: { about: 'unit' | 'order'; sentence: string }[]
+  questions: Doubt[]
+  lines: 'days' | 'sums'
   rows: number
   start: string
   end: string
@@ -41,83 +46,70 @@ export interface RecordReading {
   yearlyMm: number
   wettest: { date: string; rainMm: number }
   months: MonthFigures[]
+  /** Of each day; none where the lines are sums. */
   rainMm: number[]
 }
 const MOST_LISTED = 20
 const LEAST_DAYS = 28
 const MOST_DAYS = 80000
+const MOST_DAY_MM = 2000
 
 /**
  * Reads a rain record from the text of a table: separator, columns, date order, unit, decimal commas, trace marks,
  * missing values, duplicates and gaps are worked out, counted and told. Nothing in the text can make it throw.
+ * `progress` is told the share of the text that is read.
  */
-export function readRecord(text: string, choices: RecordChoices = {}): RecordReading | Refusal {
-  const { rows, delimiter } = splitRows(text)
-  if (!rows.length) return refuse('The file is empty.')
-  const first = rows.findIndex(row => !looksLikeHeader(row.cells))
+export function readRecord(
+  text: string,
+  choices: RecordChoices = {},
+  progress?: (share: number) => void,
+): RecordReading | Refusal {
+  const table = tableOf(text)
+  const { head, delimiter } = table
+  if (!head.length) return refuse('The file is empty.')
+  const first = head.findIndex(row => !looksLikeHeader(row.cells))
   if (first < 0)
     return refuse('No line of this file holds a date and a number. It needs a date column and a rain column.')
-  const header = first > 0 ? rows[first - 1]!.cells : []
-  const body = rows.slice(first)
-  const columns = {
-    ...guessColumns(
-      header,
-      body.slice(0, 400).map(row => row.cells),
-    ),
-    ...choices.columns,
-  } as Columns
-  if (!columns.date.length)
-    return refuse(
-      `No column with dates was found${
-        header.length
-          ? ` among ${header
-              .map(name => `“${name.trim()}”`)
-              .slice(0, 12)
-              .join(', ')}`
-          : ''
-      }. Name the column that holds them.`,
-    )
+  const header = first > 0 ? head[first - 1]!.cells : []
+  const sample = head.slice(first).map(row => row.cells)
+  const columns = { ...guessColumns(header, sample.slice(0, 400)), ...choices.columns } as Columns
+  if (!columns.date.length) return refuse(noDates(header))
   if (columns.rain === undefined || columns.rain < 0)
     return refuse('No column with rain was found. Name the column that holds it.')
 
-  const dateOf = (row: string[]) =>
-    splitDate(columns.date.map(column => row[column] ?? '').join(columns.date.length > 1 ? '-' : ''))
-  const sample = body
-    .slice(0, 3000)
-    .map(row => dateOf(row.cells))
-    .filter(cell => cell !== undefined)
-  const guess = guessOrder(sample)
-  const order = choices.order ?? (columns.date.length > 1 ? 'ymd' : guess.order)
+  const joined = columns.date.length > 1
+  const dateText = (row: string[]) =>
+    joined ? columns.date.map(column => row[column]?.trim() ?? '').join('-') : (row[columns.date[0]!]?.trim() ?? '')
+  const guess = guessOrder(sample.map(row => splitDate(dateText(row))).filter(cell => cell !== undefined))
+  const order = choices.order ?? (joined ? 'ymd' : guess.order)
 
-  const cells: Cell[] = []
   const unreadable: RecordReading['unreadable'] = []
   let unreadableCount = 0
-  const reject = (line: number, cellsOfRow: string[], why: string) => {
+  const reject = (line: number, cells: string[], why: string) => {
     unreadableCount++
-    if (unreadable.length < MOST_LISTED) unreadable.push({ line, text: cellsOfRow.join(delimiter).slice(0, 80), why })
+    if (unreadable.length < MOST_LISTED) unreadable.push({ line, text: cells.join(delimiter).slice(0, 80), why })
   }
-  for (const row of body) {
-    const date = dateOf(row.cells)
-    const day = date && orderedDay(date, order)
-    if (day === undefined) reject(row.line, row.cells, date ? 'there is no such date' : 'no date in the date column')
-    else
-      cells.push({
-        day,
-        line: row.line,
-        rain: row.cells[columns.rain] ?? '',
-        tMin: cellAt(row.cells, columns.tMin),
-        tMax: cellAt(row.cells, columns.tMax),
-        timed: date!.timed,
-      })
-  }
-  if (!cells.length) return refuseLines('Not one line could be read as a day.', unreadable)
+  const firstLine = head[first]!.line
+  const readDay = dayReader(order)
+  const collector = dayCollector(reject)
+  let rows = 0
+  table.each(({ line, cells }) => {
+    if (line < firstLine) return
+    rows++
+    const date = readDay(dateText(cells))
+    if (typeof date === 'string') return reject(line, cells, date)
+    const [rain, tMin, tMax] = [cells[columns.rain] ?? '', cellAt(cells, columns.tMin), cellAt(cells, columns.tMax)]
+    collector.add(date, { line, rain, tMin, tMax })
+  }, progress)
+  if (!collector.lines()) return refuseLines('Not one line could be read as a day.', unreadable)
 
-  const collected = collectDays(cells, (cell, why) => reject(cell.line, [isoDate(cell.day), cell.rain], why))
-  const span = collected.lastDay - collected.firstDay + 1
+  const collected = collector.collected()
+  const { firstDay, lastDay } = collected
+  const span = lastDay - firstDay + 1
   if (span > MOST_DAYS)
     return refuse(
-      `The dates run from ${isoDate(collected.firstDay)} to ${isoDate(collected.lastDay)}, more than 200 ` +
-        'years. Check the date column and the order of day and month.',
+      `The dates run from ${isoDate(firstDay)} to ${isoDate(lastDay)}, more than 200 years. Check the date column ` +
+        'and the order of day and month.',
     )
   if (collected.known < LEAST_DAYS)
     return refuseLines(
@@ -125,42 +117,42 @@ export function readRecord(text: string, choices: RecordChoices = {}): RecordRea
       unreadable,
     )
 
-  const named =
-    namesUnit(header[columns.rain] ?? '') ??
-    namesUnit(
-      rows
-        .slice(0, first)
-        .map(row => row.cells.join(' '))
-        .join(' '),
-    )
-  const { unit: likely, question } = likelyUnit(
-    named,
-    collected.meanPerDay * 365.25,
-    collected.largest,
-    collected.whole,
-  )
-  const unit = choices.unit ?? likely
+  const preamble = head.slice(0, first).map(row => row.cells.join(' '))
+  const named = namesUnit(header[columns.rain] ?? '') ?? namesUnit(preamble.join(' '))
+  const lines = choices.lines ?? 'days'
+  const likely = likelyUnit(named, collected, lines)
+  const unit = choices.unit ?? likely.unit
   const gaps = choices.gaps ?? 'other-years'
   const measured = collected.rain.map(value => value * RAIN_UNITS[unit])
   const wettestAt = measured.reduce(
     (best, value, index) => (value > (measured[best] ?? 0) || Number.isNaN(measured[best]) ? index : best),
     0,
   )
-  if (measured[wettestAt]! > 2000)
+  const wettest = { date: isoDate(firstDay + wettestAt), rainMm: measured[wettestAt]! }
+  if (wettest.rainMm > MOST_DAY_MM && lines === 'days' && !linesDoubt(collected, unit))
     return refuse(
-      `The wettest day, ${isoDate(collected.firstDay + wettestAt)}, would have ` +
-        `${Math.round(measured[wettestAt]!)} mm. No day on earth has had that; choose another unit or rain ` +
+      `The wettest day, ${wettest.date}, would have ${Math.round(wettest.rainMm)} mm. No day on earth has had that; ` +
+        'choose another unit or rain column.',
+    )
+  const rainMm = lines === 'days' ? fillGaps(firstDay, measured, gaps) : []
+  const months =
+    lines === 'days'
+      ? monthFigures(firstDay, rainMm, collected.tMin, collected.tMax)
+      : monthsOfSums(firstDay, measured, collected.apartDays)
+  const yearlyMm =
+    lines === 'days' ? (sum(rainMm) / span) * DAYS_A_YEAR : sum(months.map(({ rainMm: ofMonth }) => ofMonth))
+  if (yearlyMm > MOST_YEAR_MM)
+    return refuse(
+      `This would be ${Math.round(yearlyMm)} mm a year. No place on earth has that; choose another unit or rain ` +
         'column.',
     )
-  const rainMm = fillGaps(collected.firstDay, measured, gaps)
 
-  const questions: RecordReading['questions'] = []
-  if (question && !choices.unit) questions.push({ about: 'unit', sentence: question })
-  if (!guess.sure && !choices.order && columns.date.length === 1)
-    questions.push({
-      about: 'order',
-      sentence: 'Day and month cannot be told apart in these dates. Say which comes first.',
-    })
+  const questions = [
+    choices.lines ? undefined : linesDoubt(collected, unit),
+    choices.unit ? undefined : likely.doubt,
+    guess.sure || choices.order || joined ? undefined : ORDER_DOUBT,
+    choices.columns?.rain === undefined && lines === 'days' ? columnDoubt(measured, columns.rain) : undefined,
+  ]
   return {
     ok: true,
     header,
@@ -169,10 +161,11 @@ export function readRecord(text: string, choices: RecordChoices = {}): RecordRea
     order,
     unit,
     gaps,
-    questions,
-    rows: body.length,
-    start: isoDate(collected.firstDay),
-    end: isoDate(collected.lastDay),
+    lines,
+    questions: questions.filter(doubt => doubt !== undefined),
+    rows,
+    start: isoDate(firstDay),
+    end: isoDate(lastDay),
     days: span,
     missingDays: span - collected.known,
     flagged: collected.flagged,
@@ -181,38 +174,19 @@ export function readRecord(text: string, choices: RecordChoices = {}): RecordRea
     summed: collected.summed,
     unreadable: unreadable.sort((a, b) => a.line - b.line),
     unreadableCount,
-    yearlyMm: (rainMm.reduce((sum, value) => sum + value, 0) / span) * 365.25,
-    wettest: { date: isoDate(collected.firstDay + wettestAt), rainMm: measured[wettestAt]! },
-    months: monthFigures(collected.firstDay, rainMm, collected.tMin, collected.tMax),
+    yearlyMm,
+    wettest,
+    months,
     rainMm,
   }
 }
 
 const cellAt = (cells: string[], column: number | undefined) => (column === undefined ? undefined : cells[column])
 
-function likelyUnit(
-  named: RainUnit | undefined,
-  yearly: number,
-  largest: number,
-  whole: boolean,
-): { unit: RainUnit; question?: string } {
-  if (named) return { unit: named }
-  const year = (unit: RainUnit) => `${Math.round(yearly * RAIN_UNITS[unit])} mm a year in ${unit}`
-  if (yearly < 120 && largest < 15)
-    return {
-      unit: 'in',
-      question:
-        `The file does not name its unit. The figures would give ${year('in')}, ${year('mm')}. Say which is ` +
-        'meant.',
-    }
-  if (yearly > 4500 && whole)
-    return {
-      unit: 'tenths of mm',
-      question:
-        `The file does not name its unit. The figures would give ${year('tenths of mm')}, ${year('mm')}, ` +
-        `${year('hundredths of in')}. Say which is meant.`,
-    }
-  return { unit: 'mm' }
+function noDates(header: string[]): string {
+  const names = header.slice(0, 12).map(name => `“${name.trim()}”`)
+  const among = names.length ? ` among ${names.join(', ')}` : ''
+  return `No column with dates was found${among}. Name the column that holds them.`
 }
 
 /** What is wrong with the whole, and with each line that could not be read. */

@@ -5,17 +5,62 @@ export interface Row {
   cells: string[]
 }
 
-/** Splits a table's text into rows, whatever its separator; columns set apart by spaces alone are understood too. */
-export function splitRows(text: string): { rows: Row[]; delimiter: string } {
+/** What a table begins with is looked at as a whole; the rest is read by and by. */
+const HEAD_ROWS = 3500
+/** Letters that are parsed at a time. */
+const PIECE = 1 << 20
+
+export interface Table {
+  delimiter: string
+  /** Its first rows, empty ones left out. */
+  head: Row[]
+  /** Every row, one after another; `progress` is told the share that is read. */
+  each: (take: (row: Row) => void, progress?: (share: number) => void) => void
+}
+
+const isBlank = (cells: string[]) => !cells.some(cell => cell.trim())
+
+/** What a text begins with, up to the end of a line. */
+function headOf(text: string): string {
+  if (text.length <= PIECE) return text
+  const end = text.lastIndexOf('\n', PIECE)
+  return text.slice(0, end > 0 ? end : PIECE)
+}
+
+/** A table's text as rows, whatever its separator; columns set apart by spaces alone are understood too. */
+export function tableOf(text: string): Table {
   const plain = text.replace(/^\uFEFF/, '').replaceAll('\0', '')
-  const guessed = papaparse.parse<string[]>(plain, { delimitersToGuess: [',', ';', '\t', '|'] })
-  const cellCount = (data: string[][]) => data.slice(0, 200).reduce((most, row) => Math.max(most, row.length), 0)
-  const spaced = cellCount(guessed.data) < 2
-  const parsed = spaced ? papaparse.parse<string[]>(plain.replace(/[ \t]+/g, '\t'), { delimiter: '\t' }) : guessed
+  const begin = (of: string, delimiter?: string) =>
+    papaparse.parse<string[]>(of, {
+      delimiter,
+      delimitersToGuess: [',', ';', '\t', '|'],
+      preview: HEAD_ROWS,
+    })
+  const guessed = begin(headOf(plain))
+  const spaced = guessed.data.slice(0, 200).every(row => row.length < 2)
+  const whole = spaced ? plain.replace(/[ \t]+/g, '\t') : plain
+  const first = spaced ? begin(headOf(whole), '\t') : guessed
+  const { delimiter } = first.meta
   return {
-    delimiter: spaced ? ' ' : parsed.meta.delimiter,
-    rows: parsed.data
+    delimiter: spaced ? ' ' : delimiter,
+    head: first.data
       .map((cells, index) => ({ line: index + 1, cells: cells.map(cell => cell.trim()) }))
-      .filter(row => row.cells.some(Boolean)),
+      .filter(row => !isBlank(row.cells)),
+    each(take, progress) {
+      let [line, letters] = [0, 0]
+      const pieces = {
+        delimiter,
+        chunkSize: PIECE,
+        chunk({ data }: { data: string[][] }) {
+          for (const cells of data) {
+            line++
+            if (!isBlank(cells)) take({ line, cells })
+          }
+          letters += PIECE
+          progress?.(Math.min(1, letters / whole.length))
+        },
+      }
+      papaparse.parse<string[]>(whole, pieces)
+    },
   }
 }

@@ -67,6 +67,35 @@ describe('a rain record', () => {
     await page.until(async () => (await page.button('Use this record')).isEnabled(), Boolean, 'the answer settles it')
   })
 
+  it('of months is asked about, and gives the plan its months', async () => {
+    await openReader()
+    const months = Array.from(
+      { length: 240 },
+      (_, at) => `${1990 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-01,${40 + (at % 12) * 5}`,
+    )
+    await page.upload(RECORD, 'months.csv', ['month,rain_mm', ...months].join('\n'))
+    await page.until(
+      () => page.text('.el-dialog'),
+      seen => seen.includes('The lines stand 31 days apart. If they are sums, they give 810 mm a year'),
+      'what the lines are is asked',
+    )
+    await page.press('They are sums')
+    await page.until(
+      () => page.text('.el-dialog'),
+      seen => seen.includes('810 mm a year') && seen.includes('takes the mean of each month'),
+      'the months are told',
+    )
+    await page.press('Use this record')
+    await page.until(
+      () => page.text('.climate'),
+      seen => seen.includes('record months.csv'),
+      'the months are the site’s',
+    )
+    await page.answered()
+    await page.press('Undo')
+    await page.saved()
+  })
+
   it('that cannot be read says why, line by line, and changes nothing', async () => {
     await openReader()
     await page.upload(RECORD, 'poem.txt', 'It rained\nand rained\n')

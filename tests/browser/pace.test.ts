@@ -82,6 +82,29 @@ describe('many years', () => {
   })
 })
 
+describe('a record of a million hours', () => {
+  it('is read within seconds, and says how far it is', async () => {
+    const hours = Array.from({ length: 41_667 }, (_, day) => {
+      const date = new Date(Date.UTC(1900, 0, 1 + day)).toISOString().slice(0, 10)
+      return Array.from(
+        { length: 24 },
+        (_, hour) => `${date} ${String(hour).padStart(2, '0')}:00,${hour % 8 ? 0 : 0.4}`,
+      )
+    }).flat()
+    await page.openDemo('quillfern-ridge', 'catch')
+    await page.press('Load a rain record')
+    const dialog = () => page.text('.el-dialog')
+    await page.css('.el-dialog')
+    const before = Date.now()
+    await page.upload('.el-dialog input[type=file]', 'hours.csv', ['time,rain_mm', ...hours].join('\n'))
+    await page.until(dialog, seen => /reading… [1-9]\d? %/.test(seen), 'how far it is')
+    await page.until(dialog, seen => /41.?667 days/.test(seen) && seen.includes('added up'), 'the record is read')
+    console.log(`a million hours: ${Date.now() - before} ms`)
+    expect(Date.now() - before).toBeLessThan(5000)
+    await page.press('Leave it')
+  })
+})
+
 describe('a large yard: 40 tanks, 60 uses, a hundred years of record', () => {
   const large = () => {
     const site = largeYard(40, 60)
