@@ -1,3 +1,4 @@
+import { groupDigits } from '../units'
 import { RAIN_UNITS, type RainUnit } from './rainUnits'
 import { DAYS_A_YEAR } from './calendar'
 import type { Collected } from './collect'
@@ -33,7 +34,7 @@ export function likelyUnit(
   if (named) return { unit: named }
   const days = lines === 'sums' ? apartDays : 1
   const yearly = (meanPerDay * DAYS_A_YEAR) / days
-  const year = (unit: RainUnit) => `${Math.round(yearly * RAIN_UNITS[unit])} mm a year in ${unit}`
+  const year = (unit: RainUnit) => `${groupDigits(yearly * RAIN_UNITS[unit], 0)} mm a year in ${unit}`
   const asks = (units: RainUnit[]): Doubt => ({
     about: 'unit',
     sentence:
@@ -47,14 +48,19 @@ export function likelyUnit(
 }
 
 /** Lines a month or a week apart are sums rather than days. */
-export function linesDoubt({ apartDays, meanPerDay }: Collected, unit: RainUnit): Doubt | undefined {
-  if (apartDays <= MOST_APART_DAYS) return undefined
+export const likelyLines = ({ apartDays }: Collected): 'days' | 'sums' =>
+  apartDays > MOST_APART_DAYS ? 'sums' : 'days'
+
+/** Whether lines that stand apart are sums is for the person to say. */
+export function linesDoubt(collected: Collected, unit: RainUnit): Doubt | undefined {
+  if (likelyLines(collected) === 'days') return undefined
+  const { apartDays, meanPerDay } = collected
   const sumsAYear = isMonthly(apartDays) ? 12 : DAYS_A_YEAR / apartDays
   return {
     about: 'lines',
     sentence:
       `The lines stand ${apartDays} days apart. If they are sums, they give ` +
-      `${Math.round(meanPerDay * RAIN_UNITS[unit] * sumsAYear)} mm a year, and the plan takes the mean of each ` +
+      `${groupDigits(meanPerDay * RAIN_UNITS[unit] * sumsAYear, 0)} mm a year, and the plan takes the mean of each ` +
       'month. If each is one day’s rain, the days between are not known.',
     answers: [
       { name: 'They are sums', choice: { lines: 'sums' } },
@@ -69,7 +75,9 @@ export function columnDoubt(rainMm: number[], column: number): Doubt | undefined
   if (wet <= rainMm.length * MOST_WET_SHARE) return undefined
   return {
     about: 'column',
-    sentence: `It would have rained on ${wet} of ${rainMm.length} days. Say whether this is the column of the rain.`,
+    sentence:
+      `It would have rained on ${groupDigits(wet, 0)} of ${groupDigits(rainMm.length, 0)} days. Say whether this is ` +
+      'the column of the rain.',
     answers: [{ name: 'It is the rain', choice: { columns: { rain: column } } }],
   }
 }

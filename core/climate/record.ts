@@ -6,7 +6,7 @@ import { monthFigures, monthsOfSums, type MonthFigures } from './months'
 import { fillGaps, type GapFill } from './gaps'
 import { dayReader, guessOrder, splitDate, type DateOrder } from './dates'
 import { guessColumns, looksLikeHeader, namesUnit, type Columns } from './columns'
-import { columnDoubt, likelyUnit, linesDoubt, MOST_YEAR_MM, ORDER_DOUBT, type Doubt } from './doubts'
+import { columnDoubt, likelyLines, likelyUnit, linesDoubt, MOST_YEAR_MM, ORDER_DOUBT, type Doubt } from './doubts'
 import { dayCollector } from './collect'
 import { DAYS_A_YEAR, isoDate } from './calendar'
 
@@ -119,7 +119,7 @@ export function readRecord(
 
   const preamble = head.slice(0, first).map(row => row.cells.join(' '))
   const named = namesUnit(header[columns.rain] ?? '') ?? namesUnit(preamble.join(' '))
-  const lines = choices.lines ?? 'days'
+  const lines = choices.lines ?? likelyLines(collected)
   const likely = likelyUnit(named, collected, lines)
   const unit = choices.unit ?? likely.unit
   const gaps = choices.gaps ?? 'other-years'
@@ -129,7 +129,7 @@ export function readRecord(
     0,
   )
   const wettest = { date: isoDate(firstDay + wettestAt), rainMm: measured[wettestAt]! }
-  if (wettest.rainMm > MOST_DAY_MM && lines === 'days' && !linesDoubt(collected, unit))
+  if (wettest.rainMm > MOST_DAY_MM && lines === 'days')
     return refuse(
       `The wettest day, ${wettest.date}, would have ${Math.round(wettest.rainMm)} mm. No day on earth has had that; ` +
         'choose another unit or rain column.',

@@ -133,7 +133,7 @@ function take(): void {
     </p>
     <p v-if="!fetched">
       <FilePick accept=".csv,.txt,.tsv,.dat,text/*" @files="load($event[0])">Choose a file</FilePick>
-      <span class="soft">{{ howFar || fileName }}</span>
+      <span class="soft file">{{ howFar || fileName }}</span>
       <button v-if="busy" type="button" class="plain" @click="stop">Stop</button>
     </p>
     <div v-if="problems.length" role="alert" class="problems quote">
@@ -167,6 +167,9 @@ function take(): void {
 </template>
 
 <style scoped>
+.file {
+  margin-left: 8px;
+}
 .question {
   border-left-color: var(--straw);
 }
