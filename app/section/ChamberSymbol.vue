@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import type { Drawing, Slot } from '#core/section'
+import { placed } from '~/section/drawn'
+import type { Slot } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 
 /** A first-flush chamber with its ball and its outlet. */
-const props = defineProps<{ chamber: NodeOf<'chamber'>; slotPlace: Slot; drawing: Drawing; selected: boolean }>()
-const box = computed(() => {
-  const {
-    chamber,
-    slotPlace,
-    drawing: { scale },
-  } = props
+const props = defineProps<{ chamber: NodeOf<'chamber'>; slotPlace: Slot; selected: boolean }>()
+const box = placed(({ scale }) => {
+  const { chamber, slotPlace } = props
   const width = { standpipe: 12, drum: 24, lying: 40 }[chamber.form]
   return {
     x: slotPlace.x + slotPlace.width / 2 - width / 2,

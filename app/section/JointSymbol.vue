@@ -1,14 +1,15 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import { useSelection } from '~/stores/useSelection'
-import { portX, type Drawing, type Slot } from '#core/section'
+import { portX, type Slot } from '#core/section'
 import type { SiteNode } from '#core/kinds'
 
 /** A place where lines meet, a pressure tank, a main, or a spout that no roof has. */
-const props = defineProps<{ node: SiteNode; slotPlace: Slot; drawing: Drawing }>()
+const props = defineProps<{ node: SiteNode; slotPlace: Slot }>()
 const { nodeId } = useSelection()
-const at = computed(() => ({
-  x: portX(props.drawing.site, props.slotPlace, { node: props.node.id, port: 'in' }, 0),
-  y: props.drawing.scale.y(props.node.baseM),
+const at = placed(({ site, scale }) => ({
+  x: portX(site, props.slotPlace, { node: props.node.id, port: 'in' }, 0),
+  y: scale.y(props.node.baseM),
 }))
 </script>
 

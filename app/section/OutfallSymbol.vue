@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import type { Drawing, Slot } from '#core/section'
+import { placed } from '~/section/drawn'
+import type { Slot } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 
 /** Where spilled water goes. */
-const props = defineProps<{ outfall: NodeOf<'outfall'>; slotPlace: Slot; drawing: Drawing }>()
-const at = computed(() => ({
+const props = defineProps<{ outfall: NodeOf<'outfall'>; slotPlace: Slot }>()
+const at = placed(({ scale }) => ({
   x: props.slotPlace.x + props.slotPlace.width / 2,
-  y: props.drawing.scale.y(props.outfall.baseM),
+  y: scale.y(props.outfall.baseM),
 }))
 </script>
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import { useSelection } from '~/stores/useSelection'
-import { eavesM, roofRiseM, type Drawing, type Slot } from '#core/section'
+import { eavesM, roofRiseM, type Slot } from '#core/section'
 import { GUARDS } from '#core/catalog'
 
-const props = defineProps<{ slotPlace: Extract<Slot, { kind: 'roof' }>; drawing: Drawing }>()
+const props = defineProps<{ slotPlace: Extract<Slot, { kind: 'roof' }> }>()
 const { nodeId, pickNode } = useSelection()
 const roof = computed(() => props.slotPlace.roof)
-const shape = computed(() => {
+const shape = placed(({ site, scale: { y } }) => {
   const { x, width, groundM } = props.slotPlace
-  const eaves = eavesM(props.drawing.site, roof.value)
-  const y = props.drawing.scale.y
+  const eaves = eavesM(site, roof.value)
   const top = y(eaves + Math.min(4, Math.max(0.12, roofRiseM(roof.value))))
   return { x, width, eaves: y(eaves), top, ground: y(groundM), right: x + width }
 })

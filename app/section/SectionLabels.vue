@@ -7,7 +7,12 @@ defineProps<{ labels: Label[]; lit: string | undefined }>()
 
 <template>
   <g class="labels" aria-hidden="true">
-    <g v-for="label in labels" :key="`${label.of}-${label.role}`" :class="[label.role, { lit: label.of === lit }]">
+    <g
+      v-for="label in labels"
+      :key="`${label.of}-${label.role}`"
+      v-memo="[label, label.of === lit]"
+      :class="[label.role, { lit: label.of === lit }]"
+    >
       <path v-if="label.leader" :d="`M${label.leader[0].join(' ')} L${label.leader[1].join(' ')}`" />
       <text
         v-for="(line, at) in label.lines"

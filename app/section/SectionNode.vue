@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import ChamberSymbol from '~/section/ChamberSymbol.vue'
 import HeightHandle from '~/section/HeightHandle.vue'
 import JointSymbol from '~/section/JointSymbol.vue'
@@ -6,7 +7,7 @@ import OutfallSymbol from '~/section/OutfallSymbol.vue'
 import TankSymbol from '~/section/TankSymbol.vue'
 import WellSymbol from '~/section/WellSymbol.vue'
 import { nameOf } from '#core/site'
-import type { Drawing, Slot, VerticalScale } from '#core/section'
+import type { Slot, VerticalScale } from '#core/section'
 import type { NodeKind, SiteNode } from '#core/kinds'
 import type { Component } from 'vue'
 
@@ -27,11 +28,11 @@ const SYMBOLS: Record<NodeKind, { symbol: Component; as: string; lit?: boolean }
 const props = defineProps<{
   node: SiteNode
   slotPlace: Slot
-  drawing: Drawing
   level?: { levelM: number | undefined; capM: number }
   selected: boolean
 }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
+const name = placed(({ site }) => nameOf(site, props.node.id))
 const kind = computed(() => SYMBOLS[props.node.kind])
 const given = computed(() => ({
   [kind.value.as]: props.node,
@@ -41,12 +42,7 @@ const given = computed(() => ({
 </script>
 
 <template>
-  <HeightHandle
-    :node="node"
-    :drawing="drawing"
-    :label="`${nameOf(drawing.site, node.id)}, height`"
-    @hold="$emit('hold', $event)"
-  >
-    <component :is="kind.symbol" :slot-place="slotPlace" :drawing="drawing" v-bind="given" />
+  <HeightHandle :node="node" :label="`${name}, height`" @hold="$emit('hold', $event)">
+    <component :is="kind.symbol" :slot-place="slotPlace" v-bind="given" />
   </HeightHandle>
 </template>

@@ -1,43 +1,27 @@
 <script setup lang="ts">
 import { dayAndMonth } from '~/fields/dayWords'
 import { useUnits } from '~/fields/useUnits'
-import HouseSymbol from '~/section/HouseSymbol.vue'
-import RoofSymbol from '~/section/RoofSymbol.vue'
-import RunLine from '~/section/RunLine.vue'
-import RunParts from '~/section/RunParts.vue'
 import SectionFolds from '~/section/SectionFolds.vue'
 import SectionGround from '~/section/SectionGround.vue'
-import SectionNode from '~/section/SectionNode.vue'
-import SectionLabels from '~/section/SectionLabels.vue'
 import SectionStaff from '~/section/SectionStaff.vue'
-import SpoutSymbol from '~/section/SpoutSymbol.vue'
-import TapSymbol from '~/section/TapSymbol.vue'
+import SectionThings from '~/section/SectionThings.vue'
+import { useDrawing } from '~/section/useDrawing'
+import { useWiden } from '~/section/useWiden'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
-import { useWiden } from '~/section/useWiden'
 import { useElementSize } from '@vueuse/core'
-import { designStorm, graphOf, nameOf } from '#core/site'
-import {
-  drawSection,
-  labelsOf,
-  readableWidthPx,
-  standingWater,
-  stormLines,
-  type Slot,
-  type VerticalScale,
-} from '#core/section'
+import { graphOf, nameOf } from '#core/site'
+import { routeOfRun, STAFF_PX, stretchOf, type Held, type Picture, type VerticalScale } from '#core/section'
 import { isoDate } from '#core/climate'
-import { poolsOf } from '#core/balance'
 
 /**
  * The whole site cut through, at its true heights. With `storm` the design storm's water is drawn along the roofs'
  * lines.
  */
-const props = defineProps<{ storm: boolean }>()
+defineProps<{ storm: boolean }>()
 const store = useSite()
-const StormWater = defineAsyncComponent(() => import('~/section/StormWater.vue'))
 const RunsList = defineAsyncComponent(() => import('~/section/RunsList.vue'))
 const results = useResults()
 const { runId, nodeId, pickNode } = useSelection()
@@ -48,77 +32,56 @@ const frame = useTemplateRef('frame')
 const { height } = useElementSize(frame)
 /** The caption has a strip of its own below the drawing, so that it covers nothing. */
 const CAPTION_PX = 24
-const held = shallowRef<VerticalScale>()
 const asList = ref(false)
 
-/** A drawing of so many things takes longer than a blink, and lets the first figures go before. */
-const [LARGE, LARGE_WAIT_MS] = [60, 120]
-/**
- * What is drawn. An edit first shows where it was typed and in the figures; the drawing follows in a task of its own,
- * but for a height that is being dragged, which is seen to move.
- */
-const site = shallowRef(store.site!)
-watch(
-  () => store.site,
-  (next, before) => {
-    if (!next) return
-    if (held.value || next.id !== before?.id) site.value = next
-    else setTimeout(() => store.site === next && (site.value = next), next.nodes.length > LARGE ? LARGE_WAIT_MS : 0)
-  },
-  { flush: 'sync' },
-)
-const heightPx = computed(() => Math.max(200, height.value - CAPTION_PX))
+const picture = shallowRef<Picture>()
 const scroll = useTemplateRef('scroll')
+const { asked, framePx, shiftPx, widen, least, by, fit, bring } = useWiden(
+  scroll,
+  () => picture.value?.readablePx ?? 0,
+  () => picture.value?.drawing.widthPx ?? 0,
+)
 /** While a height is dragged nothing else moves. */
-const readablePx = computed((before?: number) =>
-  held.value && before ? before : readableWidthPx(site.value, heightPx.value),
-)
-const { widthPx, framePx, shiftPx, widen, least, by, fit } = useWiden(scroll, () => readablePx.value)
-const drawing = computed(() =>
-  drawSection(site.value, widthPx.value, heightPx.value, Math.max(1, widen.value), held.value),
-)
+const held = shallowRef<Held>()
+const hold = (scale: VerticalScale | undefined) =>
+  (held.value = scale && { scale, readablePx: picture.value!.readablePx })
+const room = computed(() => ({
+  framePx: framePx.value,
+  heightPx: Math.max(200, height.value - CAPTION_PX),
+  asked: asked.value,
+}))
+useDrawing(picture, room, held)
+const drawing = computed(() => picture.value?.drawing)
+const site = computed(() => drawing.value?.site ?? store.site!)
 /** Whether some of the drawing lies outside its frame. */
-const beyond = computed(() => drawing.value.widthPx > framePx.value + 1)
-const labels = computed(() => labelsOf(site.value, drawing.value))
-const pools = computed(() => poolsOf(site.value))
-
-/** Height of the water in each tank on the shown day; a tank whose pool was not in the last answer has none yet. */
-const levels = computed(() => {
-  const found = results.outlook
-  const at = day.value
-  return new Map(
-    pools.value.flatMap((pool, index) => {
-      const known = found && at !== undefined && found.pools[index]?.id === pool.id
-      const levelM = known ? pool.levelAtM(found.run.poolL[at * found.run.pools + index]!) : undefined
-      return pool.tanks.map(tank => [tank.id, { levelM, capM: pool.capM }] as const)
-    }),
-  )
+const beyond = computed(() => (drawing.value?.widthPx ?? 0) > framePx.value + 1)
+/** What is drawn of a wide drawing: what stands in the frame, and a frame's width or more to either side. */
+const frames = computed(() => Math.floor(shiftPx.value / Math.max(1, framePx.value)))
+const [fromPx, toPx] = [
+  computed(() => (frames.value - 1) * framePx.value),
+  computed(() => (frames.value + 3) * framePx.value),
+]
+/** What is picked elsewhere is brought into the frame. */
+watch([nodeId, runId], () => {
+  if (!drawing.value) return
+  const xs = runId.value
+    ? routeOfRun(drawing.value, runId.value)?.points.map(([x]) => x)
+    : stretchOf(drawing.value, nodeId.value)
+  if (xs?.length) bring(Math.min(...xs) - STAFF_PX, Math.max(...xs))
 })
+
+const things = useTemplateRef('things')
 const dayText = computed(() =>
   results.outlook && day.value !== undefined ? dayAndMonth(isoDate(results.outlook.startDay + day.value)) : undefined,
 )
-const routes = computed(() =>
-  [...drawing.value.routes].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
-)
-const standing = computed(() => standingWater(site.value, drawing.value))
-const storms = computed(() => {
-  const everywhere = props.storm
-  const storm = everywhere || runId.value !== undefined ? designStorm(site.value) : undefined
-  const lines = storm ? stormLines(site.value, drawing.value, storm.intensityMmPerH) : []
-  return everywhere ? lines : lines.filter(line => line.runIds.includes(runId.value!))
-})
-const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
-  computed(() => drawing.value.slots.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
-const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]
-const houses = computed(() => groups.value.filter(slot => slot.indoors))
-const nodeOf = (id: string) => graphOf(site.value).node(id)!
+const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'length')
 </script>
 
 <template>
   <section ref="frame" class="section" aria-label="The Section: the site cut through, heights to scale">
     <div ref="scroll" class="scroll">
       <svg
-        v-if="framePx && !asList"
+        v-if="picture && drawing && !asList"
         :width="drawing.widthPx"
         :height="drawing.heightPx"
         role="group"
@@ -126,42 +89,7 @@ const nodeOf = (id: string) => graphOf(site.value).node(id)!
         @click.self="pickNode(undefined)"
       >
         <SectionGround :drawing="drawing" />
-        <RoofSymbol v-for="slot in roofs" :key="slot.roof.id" :slot-place="slot" :drawing="drawing" />
-        <HouseSymbol v-for="slot in houses" :key="slot.taps[0]!.id" :slot-place="slot" :drawing="drawing" />
-        <RunLine v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
-        <StormWater v-if="standing.length || storms.length" :standing="standing" :storms="storms" />
-        <template v-for="slot in roofs" :key="slot.roof.id">
-          <SpoutSymbol
-            v-for="spout in slot.spouts"
-            :key="spout.id"
-            :spout="spout"
-            :slot-place="slot"
-            :drawing="drawing"
-            @hold="held = $event"
-          />
-        </template>
-        <SectionNode
-          v-for="slot in singles"
-          :key="slot.nodeId"
-          :node="nodeOf(slot.nodeId)"
-          :slot-place="slot"
-          :drawing="drawing"
-          :level="levels.get(slot.nodeId)"
-          :selected="nodeId === slot.nodeId"
-          @hold="held = $event"
-        />
-        <template v-for="slot in groups" :key="slot.taps[0]!.id">
-          <TapSymbol
-            v-for="tap in slot.taps"
-            :key="tap.id"
-            :tap="tap"
-            :slot-place="slot"
-            :drawing="drawing"
-            @hold="held = $event"
-          />
-        </template>
-        <RunParts v-for="route in routes" :key="route.runId" :route="route" :selected="route.runId === runId" />
-        <SectionLabels :labels="labels" :lit="nodeId" />
+        <SectionThings ref="things" :picture="picture" :from-px="fromPx" :to-px="toPx" :storm="storm" @hold="hold" />
         <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
         <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>
@@ -171,9 +99,9 @@ const nodeOf = (id: string) => graphOf(site.value).node(id)!
       Nothing stands here yet. Add a roof at <b>Catch</b> and a tank at <b>Store</b>, and the Section draws itself.
     </p>
     <p class="caption small soft">
-      <b v-if="held && nodeId" class="now">{{ nameOf(site, nodeId) }}: {{ show(nodeOf(nodeId).baseM, 'length') }}</b>
+      <b v-if="held && nodeId" class="now">{{ nameOf(site, nodeId) }}: {{ heightOf(nodeId) }}</b>
       <span v-if="dayText && site.nodes.length && !asList"
-        >Water as on {{ dayText }} · heights to scale, widths not<template v-if="storms.length">
+        >Water as on {{ dayText }} · heights to scale, widths not<template v-if="things?.storms.length">
           · dashes: the design storm’s water</template
         ></span
       >

@@ -1,25 +1,21 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import HeightHandle from '~/section/HeightHandle.vue'
-import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
+import { portX, type Slot, type VerticalScale } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 import { BYPASSES } from '#core/catalog'
 
-const props = defineProps<{ spout: NodeOf<'spout'>; slotPlace: Extract<Slot, { kind: 'roof' }>; drawing: Drawing }>()
+const props = defineProps<{ spout: NodeOf<'spout'>; slotPlace: Extract<Slot, { kind: 'roof' }> }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
 const bypassed = computed(() => props.spout.bypassMonths?.length || props.spout.bypassWhenFull)
-const at = computed(() => ({
-  x: portX(props.drawing.site, props.slotPlace, { node: props.spout.id, port: 'out' }, 0),
-  y: props.drawing.scale.y(props.spout.baseM),
+const at = placed(({ site, scale }) => ({
+  x: portX(site, props.slotPlace, { node: props.spout.id, port: 'out' }, 0),
+  y: scale.y(props.spout.baseM),
 }))
 </script>
 
 <template>
-  <HeightHandle
-    :node="spout"
-    :drawing="drawing"
-    :label="`${spout.name}, height of its outlet`"
-    @hold="$emit('hold', $event)"
-  >
+  <HeightHandle :node="spout" :label="`${spout.name}, height of its outlet`" @hold="$emit('hold', $event)">
     <path :d="`M${at.x - 7} ${at.y - 6} h14 l-4 10 h-6 z`" class="head" />
     <g v-if="bypassed" class="gate"
       ><title>

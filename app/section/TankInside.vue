@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { insideOf, type Drawing, type Slot } from '#core/section'
+import { placed } from '~/section/drawn'
+import { insideOf, type Slot } from '#core/section'
 import type { Tank } from '#core/kinds'
 
 /**
  * What hangs in a tank or waits at its wall: the intake on its float, the calmed inlet, the spare fitting, the water
  * kept back for fire.
  */
-const props = defineProps<{ tank: Tank; slotPlace: Slot; drawing: Drawing; waterM: number }>()
-const inside = computed(() => insideOf(props.drawing.site, props.tank, props.slotPlace, props.drawing, props.waterM))
+const props = defineProps<{ tank: Tank; slotPlace: Slot; waterM: number }>()
+const inside = placed(drawing => insideOf(drawing.site, props.tank, props.slotPlace, drawing, props.waterM))
 </script>
 
 <template>

@@ -1,27 +1,24 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import { useUnits } from '~/fields/useUnits'
 import TankInside from '~/section/TankInside.vue'
 import { tankHeight, tankVolume } from '#core/sums'
 import { isLightTight } from '#core/site'
-import type { Drawing, Slot } from '#core/section'
+import type { Slot } from '#core/section'
 import type { Tank } from '#core/kinds'
 
 /** A tank with its lid, its level and the height at which it spills. */
 const props = defineProps<{
   tank: Tank
   slotPlace: Slot
-  drawing: Drawing
   level?: { levelM: number | undefined; capM: number }
   selected: boolean
 }>()
 const { show, litres } = useUnits()
 
-const box = computed(() => {
-  const {
-    tank,
-    slotPlace: { x, width },
-    drawing: { scale },
-  } = props
+const box = placed(({ scale }) => {
+  const { tank, slotPlace } = props
+  const { x, width } = slotPlace
   const heightM = tankHeight(tank.shape)
   const [floor, rim] = [scale.y(tank.baseM), scale.y(tank.baseM + heightM)]
   const levelM = Math.max(0, Math.min(heightM, (props.level?.levelM ?? tank.baseM) - tank.baseM))
@@ -102,7 +99,7 @@ const raised = computed(() => props.tank.baseM - props.tank.groundM > 0.3)
         class="cap"
       />
     </template>
-    <TankInside :tank="tank" :slot-place="slotPlace" :drawing="drawing" :water-m="level?.levelM ?? tank.baseM" />
+    <TankInside :tank="tank" :slot-place="slotPlace" :water-m="level?.levelM ?? tank.baseM" />
     <line :x1="box.x" :x2="box.x + box.width" :y1="box.spill" :y2="box.spill" class="spill" />
     <template v-if="box.roomy && level?.levelM !== undefined">
       <text :x="box.middle" :y="box.floor - box.tall / 2 + 1" text-anchor="middle" class="held">{{ inside.held }}</text>

@@ -1,24 +1,23 @@
 <script setup lang="ts">
+import { placed } from '~/section/drawn'
 import HeightHandle from '~/section/HeightHandle.vue'
 import { nameOf } from '#core/site'
-import { portX, type Drawing, type Slot, type VerticalScale } from '#core/section'
+import { portX, type Slot, type VerticalScale } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 
 /** A tap, with the quality of what comes out of it in words. */
-const props = defineProps<{ tap: NodeOf<'tap'>; slotPlace: Extract<Slot, { kind: 'taps' }>; drawing: Drawing }>()
+const props = defineProps<{ tap: NodeOf<'tap'>; slotPlace: Extract<Slot, { kind: 'taps' }> }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
-const at = computed(() => ({
-  x: portX(props.drawing.site, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
-  y: props.drawing.scale.y(props.tap.baseM),
+const at = placed(({ site, scale }) => ({
+  x: portX(site, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
+  y: scale.y(props.tap.baseM),
 }))
-const name = computed(() => nameOf(props.drawing.site, props.tap.id))
-const drinking = computed(() =>
-  props.drawing.site.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'),
-)
+const name = placed(({ site }) => nameOf(site, props.tap.id))
+const drinking = placed(({ site }) => site.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
 </script>
 
 <template>
-  <HeightHandle :node="tap" :drawing="drawing" :label="`${name}, height of the tap`" @hold="$emit('hold', $event)">
+  <HeightHandle :node="tap" :label="`${name}, height of the tap`" @hold="$emit('hold', $event)">
     <path
       v-if="tap.fixture === 'drip'"
       :d="`M${at.x - 12} ${at.y} h40 M${at.x - 4} ${at.y} v4 M${at.x + 7} ${at.y} v4 M${at.x + 18} ${at.y} v4`"

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import type { Drawing, Slot } from '#core/section'
+import { placed } from '~/section/drawn'
+import type { Slot } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 
 /** A well: its shaft, and the height at which water stands in it. */
-const props = defineProps<{ well: NodeOf<'well'>; slotPlace: Slot; drawing: Drawing }>()
-const box = computed(() => {
-  const {
-    well,
-    slotPlace,
-    drawing: { scale, heightPx },
-  } = props
+const props = defineProps<{ well: NodeOf<'well'>; slotPlace: Slot }>()
+const box = placed(({ scale, heightPx }) => {
+  const { well, slotPlace } = props
   return {
     middle: slotPlace.x + slotPlace.width / 2,
     top: scale.y(well.groundM),

@@ -1,8 +1,7 @@
+import { openedAt } from '#core/section'
 import { useElementSize, useEventListener, useScroll } from '@vueuse/core'
 
 const [MOST, KEY_STEP, WHEEL_RATE] = [6, 1.25, 0.0015]
-/** From this share of the width it wants on a drawing is read well enough to be shown whole. */
-const NEARLY = 0.85
 /** A press that moves less than this is a click. */
 const CLICK_PX = 4
 
@@ -12,22 +11,31 @@ const CLICK_PX = 4
  * at, or closer; a drag over what is no handle moves along it, and `fit`, or a double click, brings the whole into the
  * frame. Heights are not touched.
  */
-export function useWiden(frame: Readonly<Ref<HTMLElement | null>>, readablePx: () => number) {
+export function useWiden(frame: Readonly<Ref<HTMLElement | null>>, readablePx: () => number, drawnPx: () => number) {
   const { width: framePx } = useElementSize(frame)
   const { x: shiftPx } = useScroll(frame)
   const asked = ref<number>()
-  const usualPx = computed(() => Math.max(framePx.value, readablePx()))
-  const least = computed(() => (usualPx.value ? framePx.value / usualPx.value : 1))
-  const widen = computed(() => Math.max(least.value, asked.value ?? (least.value >= NEARLY ? least.value : 1)))
-  const widthPx = computed(() => usualPx.value * widen.value)
+  const opened = computed(() => openedAt(framePx.value, readablePx(), asked.value))
+  const [least, widen] = [computed(() => opened.value.least), computed(() => opened.value.widen)]
+  /** What is to stand where in the frame once it is drawn anew. */
+  let anchor: { share: number; xPx: number } | undefined
+  watch(
+    drawnPx,
+    () => {
+      if (anchor && frame.value) frame.value.scrollLeft = anchor.share * frame.value.scrollWidth - anchor.xPx
+      anchor = undefined
+    },
+    { flush: 'post' },
+  )
 
   /** Makes it wider by a factor; what stands at `xPx` of the frame stays there as nearly as the layout lets it. */
   function by(factor: number, xPx = framePx.value / 2): void {
     const element = frame.value
     if (!element) return
-    const share = (element.scrollLeft + xPx) / element.scrollWidth
-    asked.value = Math.min(MOST, widen.value * factor)
-    void nextTick(() => (element.scrollLeft = share * element.scrollWidth - xPx))
+    const next = Math.max(least.value, Math.min(MOST, widen.value * factor))
+    if (next === widen.value) return
+    anchor = { share: (element.scrollLeft + xPx) / element.scrollWidth, xPx }
+    asked.value = next
   }
   function fit(): void {
     asked.value = 0
@@ -90,5 +98,11 @@ export function useWiden(frame: Readonly<Ref<HTMLElement | null>>, readablePx: (
     event.preventDefault()
     act()
   })
-  return { widthPx, framePx, shiftPx, widen, least, by, fit }
+  /** Brings a stretch of the drawing into the frame, where it does not stand in it. */
+  function bring(fromPx: number, toPx: number): void {
+    const element = frame.value
+    if (!element || (fromPx >= element.scrollLeft && toPx <= element.scrollLeft + framePx.value)) return
+    element.scrollTo({ left: (fromPx + toPx - framePx.value) / 2 })
+  }
+  return { asked, framePx, shiftPx, widen, least, by, fit, bring }
 }

@@ -28,7 +28,9 @@ export interface SizePoint {
 const BAND = [0.1, 0.5, 0.9]
 
 /** From a tenth of what there is to four times as much, closer together where a tank is small. */
-export const SIZE_SHARES = [...Array.from({ length: 39 }, (_, step) => 0.1 * 40 ** (step / 38)), 1].sort((a, b) => a - b)
+export const SIZE_SHARES = [...Array.from({ length: 39 }, (_, step) => 0.1 * 40 ** (step / 38)), 1].sort(
+  (a, b) => a - b,
+)
 
 /**
  * The curve of days short against the size of one pool, over the same rain. The pool grows in width, its heights as

@@ -2,8 +2,8 @@ import { applyPatches, current, enablePatches, produceWithPatches, type Patch } 
 import { MOVES, type MoveName } from './registry'
 import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
-import { type Answer, type Problem, refuse } from '../answers'
-import { checkSite, fieldSentence, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
+import { type Answer, refuse } from '../answers'
+import { checkChange, fieldSentence, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
 
 enablePatches()
 
@@ -36,7 +36,7 @@ export function applyMove(site: Site, move: Move): MoveResult {
       lengthsFollow(site, draft as Site)
       if (site.modes.length && current(draft).runs !== site.runs) dropStrayPositions(draft as Site)
     })
-    const problem = firstProblem(site, next)
+    const [problem] = checkChange(site, next)
     if (problem) return { ok: false, problems: [problem] }
     const makes = patches.some(patch => typeof patch.value === 'object') ? newIds(site, next) : []
     const kept: Move = makes.length ? { ...move, makes } : move
@@ -58,13 +58,6 @@ export function labelOf(site: Site, move: Move): string | undefined {
 function newIds(before: Site, after: Site): string[] {
   const known = idsOf(before)
   return [...idsOf(after)].filter(id => !known.has(id))
-}
-
-/** A long rain record that did not change is not read through again at every keystroke. */
-function firstProblem(before: Site, after: Site): Problem | undefined {
-  const sameRecord = before.climate.daily === after.climate.daily
-  const checked = checkSite(sameRecord ? { ...after, climate: { ...after.climate, daily: undefined } } : after)
-  return checked.ok ? undefined : checked.problems[0]
 }
 
 /** Several moves in a row, made as one step; the first that cannot be made stops them all. */

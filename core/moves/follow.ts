@@ -15,7 +15,10 @@ const sameEnds = (a: Run, b: Run) =>
 export function lengthsFollow(before: Site, draft: Site): void {
   const after = current(draft)
   if (after.nodes === before.nodes) return
+  const known = new Set(before.nodes)
+  const moved = new Set(after.nodes.filter(node => !known.has(node)).map(node => node.id))
   for (const [index, run] of after.runs.entries()) {
+    if (!moved.has(run.from.node) && !moved.has(run.to.node)) continue
     const at = run.parts.findIndex(part => part.kind === 'pipe' && part.guessed)
     const was = at < 0 ? undefined : graphOf(before).run(run.id)
     if (!was || !sameEnds(was, run)) continue

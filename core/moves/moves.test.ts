@@ -6,7 +6,7 @@ import { applyMoves } from './apply'
 import { chamberDrainTime } from '../sums'
 import {
   chamberVolumeL,
-  checkSite,
+  readSite,
   nodeById,
   portsByRole,
   rimM,
@@ -175,7 +175,7 @@ describe('tanks', () => {
     const site = build(roofed(), moveOf('remove', { id: 'tank-1' }))
     expect(site.nodes.map(node => node.kind)).toEqual(['spout'])
     expect(site.runs).toEqual([])
-    expect(checkSite(site).ok).toBe(true)
+    expect(readSite(site).ok).toBe(true)
     expect(refusal(site, moveOf('remove', { id: 'tank-1' }))).toContain('no longer')
   })
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { newSite, standInClimate } from './newSite'
-import { checkSite, tanksOf } from '../site'
+import { readSite, tanksOf } from '../site'
 import { CLIMATE_IDS, CLIMATES } from '../catalog'
 
 describe('a new site', () => {
@@ -36,7 +36,7 @@ describe('a new site', () => {
           })
           expect(made).toMatchObject({ ok: true, site: { standards: { units, volts: units === 'us' ? 120 : 230 } } })
           if (made.ok) {
-            expect(checkSite(made.site).ok).toBe(true)
+            expect(readSite(made.site).ok).toBe(true)
             expect(tanksOf(made.site)).toHaveLength(2)
             expect(made.site.uses).toHaveLength(uses.length)
           }

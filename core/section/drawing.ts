@@ -105,3 +105,18 @@ function groundLine(slots: Slot[], scale: VerticalScale, widthPx: number): [numb
 /** A node's own stretch of the drawing. */
 export const slotOfNode = (drawing: Drawing, node: SiteNode): Slot | undefined =>
   slotsByNode(drawing.slots).get(node.id)
+
+/** From where to where of the drawing's width a thing stands, a node or a roof; nothing where it is not drawn. */
+export function stretchOf({ slots }: Drawing, id: string | undefined): [number, number] | undefined {
+  const slot = id && (slots.find(each => each.kind === 'roof' && each.roof.id === id) ?? slotsByNode(slots).get(id))
+  return slot ? [slot.x, slot.x + slot.width] : undefined
+}
+
+const routesById = new WeakMap<Route[], Map<string, Route>>()
+
+/** How a run is drawn; undefined where there is no such run. */
+export function routeOfRun({ routes }: Drawing, runId: string | undefined): Route | undefined {
+  let byId = routesById.get(routes)
+  if (!byId) routesById.set(routes, (byId = new Map(routes.map(route => [route.runId, route]))))
+  return runId === undefined ? undefined : byId.get(runId)
+}

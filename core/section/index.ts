@@ -1,9 +1,20 @@
-export { drawSection, eavesM, readableWidthPx, roofRiseM, slotOfNode, type Drawing } from './drawing'
+export {
+  drawSection,
+  eavesM,
+  readableWidthPx,
+  roofRiseM,
+  routeOfRun,
+  slotOfNode,
+  stretchOf,
+  type Drawing,
+} from './drawing'
 export { insideOf } from './inside'
 export { labelsOf, type Label } from './labels'
 export type { PlacedPart } from './parts'
 export type { Route } from './routes'
-export { FOLD_PX, staffMarks, type VerticalScale } from './scale'
+export { bandsOf, FOLD_PX, scaleOf, staffMarks, type ScaleBands, type VerticalScale } from './scale'
 export { portX, STAFF_PX, type Slot } from './slots'
 export { standingWater, stormLines, type StandingWater, type StormLine } from './stormLines'
+export { pictureOf, received, sent, type Frame, type Held, type Picture, type SentPicture } from './picture'
 export { PART_MARKS } from './symbols'
+export { openedAt } from './width'

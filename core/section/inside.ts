@@ -1,5 +1,5 @@
 import type { Slot } from './slots'
-import type { Drawing } from './drawing'
+import { routeOfRun, type Drawing } from './drawing'
 import { tankHeight } from '../sums'
 import { runsFrom, runsTo, type Site, heightHoldingM, joinedTanks } from '../site'
 import type { Port, Tank } from '../kinds'
@@ -24,15 +24,15 @@ const FOOT_M = 0.12
 const IN_PX = 9
 
 /** Lays out a tank's inner fittings, with the water standing at a height above the datum. */
-export function insideOf(site: Site, tank: Tank, slot: Slot, { scale, routes }: Drawing, waterM: number): Inside {
+export function insideOf(site: Site, tank: Tank, slot: Slot, drawing: Drawing, waterM: number): Inside {
+  const { scale } = drawing
   const side = (port: Port): { x: number; away: 1 | -1 } => {
     const run = runsFrom(site, tank.id, port.name)[0]
-    const points = routes.find(route => route.runId === (run ?? runsTo(site, tank.id, port.name)[0])?.id)?.points
+    const points = routeOfRun(drawing, (run ?? runsTo(site, tank.id, port.name)[0])?.id)?.points
     const right = (run ? points?.[0] : points?.at(-1))?.[0] ?? slot.x + slot.width
     return right > slot.x + slot.width / 2 ? { x: slot.x + slot.width, away: -1 } : { x: slot.x, away: 1 }
   }
-  const used = (port: Port) =>
-    site.runs.some(run => [run.from, run.to].some(end => end.node === tank.id && end.port === port.name))
+  const used = (port: Port) => runsFrom(site, tank.id, port.name).length + runsTo(site, tank.id, port.name).length > 0
   const y = (port: Port) => scale.y(tank.baseM + port.heightM)
   const bottomOfFloat = (port: Port) => tank.baseM + Math.max(port.heightM - port.floating!.hoseM, port.floating!.stopM)
   return {

@@ -9,11 +9,14 @@ export interface Fold {
   yPx: number
   metres: number
 }
-export interface VerticalScale {
+/** A vertical scale as figures alone. */
+export interface ScaleBands {
   bands: Band[]
   folds: Fold[]
   pxPerM: number
   heightPx: number
+}
+export interface VerticalScale extends ScaleBands {
   y: (heightM: number) => number
   metresAt: (yPx: number) => number
 }
@@ -47,15 +50,21 @@ export function verticalScale(intervals: [number, number][], heightPx: number): 
     folds.push({ yPx: y - FOLD_PX / 2, metres: next[0] - highM })
     y -= FOLD_PX
   })
-  return {
-    bands,
-    folds,
-    pxPerM,
-    heightPx,
-    y: heightM => toPx(bands, heightM, pxPerM),
-    metresAt: yPx => toMetres(bands, yPx, pxPerM),
-  }
+  return scaleOf({ bands, folds, pxPerM, heightPx })
 }
+
+export const bandsOf = ({ bands, folds, pxPerM, heightPx }: VerticalScale): ScaleBands => ({
+  bands,
+  folds,
+  pxPerM,
+  heightPx,
+})
+
+export const scaleOf = (figures: ScaleBands): VerticalScale => ({
+  ...figures,
+  y: heightM => toPx(figures.bands, heightM, figures.pxPerM),
+  metresAt: yPx => toMetres(figures.bands, yPx, figures.pxPerM),
+})
 
 /** A height within a fold stands in the fold; above or below all bands it goes on at scale. */
 function toPx(bands: Band[], heightM: number, pxPerM: number): number {

@@ -1,4 +1,4 @@
-import type { Drawing } from './drawing'
+import { routeOfRun, type Drawing } from './drawing'
 import type { Site } from '../site'
 import { roofLines, waterLine } from '../network'
 
@@ -14,7 +14,7 @@ export function standingWater(site: Site, drawing: Drawing): StandingWater[] {
     .filter(line => line.wet)
     .flatMap(line =>
       line.stretches.flatMap(({ run }) => {
-        const route = drawing.routes.find(candidate => candidate.runId === run.id)
+        const route = routeOfRun(drawing, run.id)
         if (!route || seen.has(run.id)) return []
         seen.add(run.id)
         return below(route.points, drawing.scale.y(line.inletM)).map(points => ({ runId: run.id, points }))
@@ -58,8 +58,7 @@ export function stormLines(site: Site, drawing: Drawing, mmPerH: number): StormL
   return roofLines(site)
     .filter(line => line.areaM2 > 0)
     .map(line => {
-      const headX = (runId: string) =>
-        drawing.routes.find(route => route.runId === runId)?.parts.find(part => part.id === line.head?.id)?.x
+      const headX = (runId: string) => routeOfRun(drawing, runId)?.parts.find(part => part.id === line.head?.id)?.x
       const { places, spills, atTopM } = waterLine(line, mmPerH)
       const parts = line.stretches.flatMap(({ run }, index): StormLine['parts'] => {
         const [from, to] = ends.get(run.id)!

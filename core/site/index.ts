@@ -22,7 +22,7 @@ export { hungHead, lineFrom, lineTo, openAtM, roofsAbove, spoutsAbove, wayTo, ty
 export { nameOf, roleOf, runName, thingName } from './names'
 export { outlineAreaM2, outlinePlan } from './outline'
 export { pathsFrom, type Path } from './paths'
-export { checkSite, readSite, readSiteText, writeSite } from './read'
+export { checkChange, readSite, readSiteText, writeSite } from './read'
 export { dropStrayPositions } from './references'
 export { PLAN_GAP_M, planRectangles, planSlips, type PlanRectangle } from './roofPlan'
 export {

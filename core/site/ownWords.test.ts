@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { placesOf, withAt } from '../../tests/places'
 import { arbitrarySite, setUp } from '../../tests/sites'
-import { readSite } from './read'
+import { checkChange, readSite } from './read'
+import type { Site } from './schema'
 import { SUMS, solveSum } from '../sums'
 import { moveOf, applyMove } from '../moves'
 
@@ -10,6 +11,10 @@ import { moveOf, applyMove } from '../moves'
 const THEIRS = /invalid|expected|received|too (big|small)|unrecognized|regex|\bNaN\b|undefined/i
 const WRONG: unknown[] = [null, '', 'water', -1, 1e300, 5e-324, 0.5, true, [], {}, [[]], '1e9', '[object]']
 
+const checkWhole = (json: unknown) => {
+  const read = readSite(json)
+  return read.ok ? [] : read.problems
+}
 const told = (json: unknown) => {
   const read = readSite(json)
   return read.ok ? [] : read.problems.map(({ sentence }) => sentence)
@@ -37,6 +42,16 @@ describe('a refusal', () => {
           expect(sentence).not.toMatch(THEIRS)
       }),
       { numRuns: 200 },
+    )
+  })
+  it('of a change says what one of the whole document would say', () => {
+    fc.assert(
+      fc.property(arbitrarySite, fc.nat(), fc.constantFrom(...WRONG), (site, at, wrong) => {
+        const places = placesOf(site).filter(path => path.length > 1)
+        const changed = withAt(site, places[at % places.length]!, wrong) as Site
+        expect(checkChange(site, changed)[0]).toEqual(checkWhole(changed)[0])
+      }),
+      { numRuns: 300 },
     )
   })
   it('of a sum or a move is so too', () => {

@@ -6,7 +6,7 @@ import { fixtureFrom, MIGRATIONS } from './migrations'
 import { readJson } from './json'
 import { withIds } from './ids'
 import type { System } from '../units'
-import { type Answer, refuse } from '../answers'
+import { type Answer, type Problem, refuse } from '../answers'
 
 export type SiteReading = Answer<{ site: Site; migratedFrom?: number }>
 
@@ -72,6 +72,23 @@ export function checkSite(document: unknown): SiteReading {
   }
   const problems = [...strayReferences(parsed.data), ...senseless(parsed.data)]
   return problems.length ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
+}
+
+const LISTS = ['roofs', 'nodes', 'runs', 'uses', 'modes', 'options'] as const
+
+/** What is wrong with a document that a sound one was changed into; what the two share is not read through again. */
+export function checkChange(before: Site, after: Site): Problem[] {
+  const changed: Record<string, unknown> = { ...after }
+  if (before.climate.daily === after.climate.daily) changed.climate = { ...after.climate, daily: undefined }
+  for (const list of LISTS) {
+    // A list that has grown may have grown too long.
+    if (after[list].length > before[list].length) continue
+    const known = new Set<object>(before[list])
+    changed[list] = after[list].filter(item => !known.has(item))
+  }
+  if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...senseless(after)]
+  const whole = checkSite(after)
+  return whole.ok ? [] : whole.problems
 }
 
 /** A site as file text. Reading it back gives an equal document. Lists of numbers stand on one line. */

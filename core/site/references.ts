@@ -13,10 +13,10 @@ export function strayReferences(site: Site): Problem[] {
     return runs.flatMap((run, index) =>
       (['from', 'to'] as const).flatMap((end): Problem[] => {
         const node = nodes.get(run[end].node)
+        if (node && portsOf(node).some(port => port.name === run[end].port)) return []
         const path = `runs[${index}].${end}`
         const called = `The run “${run.name ?? run.id}”`
         if (!node) return [{ path, sentence: `${called} goes ${end} “${run[end].node}”, which is not in this site.` }]
-        if (portsOf(node).some(port => port.name === run[end].port)) return []
         const where = `“${run[end].port}” of “${nameOf(site, node.id)}”`
         return [{ path: `${path}.port`, sentence: `${called} ends at ${where}, which has no such port.` }]
       }),
@@ -65,38 +65,85 @@ export function strayReferences(site: Site): Problem[] {
 
 /** The first id that two things share, and whose it is. */
 function doubledIds(site: Site): Problem[] {
-  const seen = new Map<string, string>()
+  const seen = new Map<string, () => string>()
   const problems: Problem[] = []
-  const look = (path: string, id: string, called: string) => {
+  // Words are made for what is wrong alone: this is asked at every keystroke.
+  const look = (path: () => string, id: string, called: () => string) => {
     const earlier = seen.get(id)
     if (earlier)
       problems.push({
-        path,
-        sentence: `${called} has the id “${id}”, which ${earlier} has too. Give it one of its own.`,
+        path: path(),
+        sentence: `${called()} has the id “${id}”, which ${earlier()} has too. Give it one of its own.`,
       })
     seen.set(id, called)
   }
   for (const list of ['modes', 'options'] as const) {
     seen.clear()
-    site[list].forEach((item, index) => look(`${list}[${index}].id`, item.id, `“${item.name}”`))
+    site[list].forEach((item, index) =>
+      look(
+        () => `${list}[${index}].id`,
+        item.id,
+        () => `“${item.name}”`,
+      ),
+    )
   }
   seen.clear()
-  site.prices?.forEach((price, index) => look(`prices[${index}].id`, price.id, 'A price'))
+  site.prices?.forEach((price, index) =>
+    look(
+      () => `prices[${index}].id`,
+      price.id,
+      () => 'A price',
+    ),
+  )
   seen.clear()
   for (const list of ['nodes', 'roofs', 'runs', 'uses'] as const)
-    site[list].forEach((item, index) => look(`${list}[${index}].id`, item.id, `“${item.name ?? item.id}”`))
+    site[list].forEach((item, index) =>
+      look(
+        () => `${list}[${index}].id`,
+        item.id,
+        () => `“${item.name ?? item.id}”`,
+      ),
+    )
   site.runs.forEach((run, index) =>
-    run.parts.forEach((part, at) => look(`runs[${index}].parts[${at}].id`, part.id, `A ${part.kind} of “${run.id}”`)),
+    run.parts.forEach((part, at) =>
+      look(
+        () => `runs[${index}].parts[${at}].id`,
+        part.id,
+        () => `A ${part.kind} of “${run.id}”`,
+      ),
+    ),
   )
   site.roofs.forEach((roof, index) => {
-    roof.pieces.forEach((piece, at) => look(`roofs[${index}].pieces[${at}].id`, piece.id, `A piece of “${roof.name}”`))
-    roof.spouts.forEach((spout, at) => look(`roofs[${index}].spouts[${at}].id`, spout.id, `A gutter of “${roof.name}”`))
+    roof.pieces.forEach((piece, at) =>
+      look(
+        () => `roofs[${index}].pieces[${at}].id`,
+        piece.id,
+        () => `A piece of “${roof.name}”`,
+      ),
+    )
+    roof.spouts.forEach((spout, at) =>
+      look(
+        () => `roofs[${index}].spouts[${at}].id`,
+        spout.id,
+        () => `A gutter of “${roof.name}”`,
+      ),
+    )
   })
   site.uses.forEach((use, index) => {
-    use.rations?.forEach((step, at) => look(`uses[${index}].rations[${at}].id`, step.id, `A step of “${use.name}”`))
+    use.rations?.forEach((step, at) =>
+      look(
+        () => `uses[${index}].rations[${at}].id`,
+        step.id,
+        () => `A step of “${use.name}”`,
+      ),
+    )
     const emitters = use.amount.by === 'bed' ? use.amount.drip?.emitters : undefined
     emitters?.forEach((emitter, at) =>
-      look(`uses[${index}].amount.drip.emitters[${at}].id`, emitter.id, `An emitter of “${use.name}”`),
+      look(
+        () => `uses[${index}].amount.drip.emitters[${at}].id`,
+        emitter.id,
+        () => `An emitter of “${use.name}”`,
+      ),
     )
   })
   return problems

@@ -1,13 +1,12 @@
 import type { Site } from './schema'
+import { onceLaid } from './once'
 import { circleArea, tankHeight, tankVolume } from '../sums'
 import type { Port, PortRole, Tank } from '../kinds'
 
 /** A tank's fittings of one kind. */
 export const portsByRole = (tank: Tank, role: PortRole): Port[] => tank.ports.filter(port => port.role === role)
 
-export function tanksOf(site: Site): Tank[] {
-  return site.nodes.filter(node => node.kind === 'tank')
-}
+export const tanksOf = onceLaid((site: Site): Tank[] => site.nodes.filter(node => node.kind === 'tank'))
 
 export function tankNominalL(tank: Tank): number {
   return tankVolume({ ...tank.shape, levelM: tankHeight(tank.shape) }).volumeL

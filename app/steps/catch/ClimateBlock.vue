@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
 import { choicesOf } from '~/fields/choices'
+import { dayAndMonth } from '~/fields/dayWords'
 import MonthBars from '~/charts/MonthBars.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -14,7 +15,6 @@ import { weatherMonths } from '#core/site'
 import { moveOf, standInClimate, setField } from '#core/moves'
 import { isoDate, longestDrySpell, weatherSeries } from '#core/climate'
 import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
-import { format, parseISO } from 'date-fns'
 
 /**
  * The weather the plan runs on: a stand-in, typed months, a record from a file or from the weather service; and how
@@ -84,8 +84,9 @@ const RUNS = [
 const driest = computed(() => {
   const series = weatherSeries(store.site!)
   const { days, from } = longestDrySpell(series.rainMm)
-  const date = parseISO(isoDate(series.startDay + from))
-  return { days, made: series.made, from: series.made ? format(date, 'd MMMM') : format(date, 'd MMMM yyyy') }
+  const iso = isoDate(series.startDay + from)
+  const day = dayAndMonth(iso)
+  return { days, made: series.made, from: series.made ? day : `${day} ${iso.slice(0, 4)}` }
 })
 
 function useFetched(record: { name: string; text: string; endsOn: string }): void {
