@@ -15,7 +15,8 @@ export class Database extends Dexie {
   records!: EntityTable<StoredRecord, 'id'>
 
   constructor() {
-    super('tall-cask')
+    // Nothing here is asked for twice, so nothing needs to be copied for the next who asks.
+    super('tall-cask', { cache: 'disabled' })
     this.version(1).stores({ sites: 'id, changedAt', steps: '[siteId+index], siteId' })
     // Sites kept in an older version are brought up to date once; one that does not read stays as it lies.
     this.version(2)

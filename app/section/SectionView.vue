@@ -55,11 +55,12 @@ const drawing = computed(() => picture.value?.drawing)
 const site = computed(() => drawing.value?.site ?? store.site!)
 /** Whether some of the drawing lies outside its frame. */
 const beyond = computed(() => (drawing.value?.widthPx ?? 0) > framePx.value + 1)
-/** What is drawn of a wide drawing: what stands in the frame, and a frame's width or more to either side. */
-const frames = computed(() => Math.floor(shiftPx.value / Math.max(1, framePx.value)))
+/** What is drawn of a wide drawing: what stands in the frame, and half a frame or more to either side. */
+const halfPx = computed(() => Math.max(1, framePx.value) / 2)
+const halves = computed(() => Math.floor(shiftPx.value / halfPx.value))
 const [fromPx, toPx] = [
-  computed(() => (frames.value - 1) * framePx.value),
-  computed(() => (frames.value + 3) * framePx.value),
+  computed(() => (halves.value - 1) * halfPx.value),
+  computed(() => (halves.value + 4) * halfPx.value),
 ]
 /** What is picked elsewhere is brought into the frame. */
 watch([nodeId, runId], () => {

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import type { Component } from 'vue'
 import type { Site } from '#core/site'
 import type { Review, StepFinding } from '#core/review'
@@ -70,7 +71,17 @@ export function markOf(step: StepDefinition, site: Site, review: Review | undefi
 
 /** What was found of a subject, of a step's own findings. */
 export function findingsOf(subject: Pick<Subject, 'holds'>, step: StepId, review: Review | undefined): StepFinding[] {
-  return (review?.findings ?? []).filter(finding => finding.step === step && subject.holds.includes(finding.subject.id))
+  if (!review) return []
+  const about = findingsAbout(review)
+  return [...new Set(subject.holds)].flatMap(id => about.get(id) ?? []).filter(finding => finding.step === step)
+}
+
+/** The findings of a review by what they are about, sorted once: every subject of every step asks. */
+const sorted = new WeakMap<Review, Map<string, StepFinding[]>>()
+function findingsAbout(review: Review): Map<string, StepFinding[]> {
+  let about = sorted.get(review)
+  if (!about) sorted.set(review, (about = group(review.findings, finding => finding.subject.id)))
+  return about
 }
 
 export const WAITING = '…'

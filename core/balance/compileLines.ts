@@ -1,3 +1,4 @@
+import { group as groups } from 'd3-array'
 import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
@@ -15,21 +16,19 @@ export interface Supply {
 
 /** Where each pool spills to: another pool's index, or away. */
 export function spillsOf(site: Site, pools: Pool[], poolOf: ReadonlyMap<string, number>): number[] {
+  const feeding = groups(
+    site.nodes.filter(node => node.kind === 'spout'),
+    spout => poolOf.get(lineFrom(site, spout.id).at(-1)?.to.node ?? ''),
+  )
+  /** True where every roof that feeds a pool is by-passed once it is full. */
+  const shutWhenFull = (pool: number) => feeding.get(pool)?.every(spout => spout.bypassWhenFull) ?? false
   return pools.map((pool, index) => {
     const { path } = pool.spillsAt
     // A flap that sends the roof to ground once the tank is full leaves nothing to spill on.
-    if (!path || shutWhenFull(site, pool)) return AWAY
+    if (!path || shutWhenFull(index)) return AWAY
     const end = poolOf.get(path.end.id)
     return end === undefined || end === index ? AWAY : end
   })
-}
-
-/** True where every roof that feeds a pool is by-passed once it is full. */
-function shutWhenFull(site: Site, pool: Pool): boolean {
-  const spouts = site.nodes
-    .filter(node => node.kind === 'spout')
-    .filter(spout => pool.tanks.some(tank => lineFrom(site, spout.id).at(-1)?.to.node === tank.id))
-  return spouts.length > 0 && spouts.every(spout => spout.bypassWhenFull)
 }
 
 /** How low a draw-off reaches above its tank’s floor: its own height, or where the stop of its float holds it. */

@@ -8,7 +8,7 @@ import {
   type GravityFlowInput,
   type LevelTogetherInput,
 } from '../sums'
-import { isOpenBothWays, nodeById, portHeightM, type Run, type Site, atOneLevel } from '../site'
+import { isOpenBothWays, portHeightM, type Run, type Site, atOneLevel } from '../site'
 import { boreMm, fittingsK, pipeLengthM, stormIntoLps } from '../network'
 import type { Tank } from '../kinds'
 import { FITTING_K } from '../catalog'
@@ -45,11 +45,12 @@ const heldL = (tank: Tank, heightM: number) =>
 
 /** Every open link between two tanks of a group. */
 export function linksOf(site: Site, pools: Pool[]): LinkReading[] {
+  const groups = new Map(pools.flatMap(pool => pool.tanks.map(tank => [tank.id, { tank, pool }] as const)))
   return site.runs.flatMap((run): LinkReading[] => {
-    const [a, b] = [nodeById(site, run.from.node), nodeById(site, run.to.node)]
-    if (a.kind !== 'tank' || b.kind !== 'tank' || !isOpenBothWays(run)) return []
-    const pool = pools.find(candidate => candidate.tanks.includes(a) && candidate.tanks.includes(b))
-    if (!pool) return []
+    const [one, other] = [groups.get(run.from.node), groups.get(run.to.node)]
+    if (!one || one.pool !== other?.pool || !isOpenBothWays(run)) return []
+    const { tank: a, pool } = one
+    const b = other.tank
     const sillM = Math.max(portHeightM(site, run.from), portHeightM(site, run.to))
     const headM = Math.round((Math.max(0, pool.capM - sillM) / 2) * 1000) / 1000
     const bore = boreMm(run)

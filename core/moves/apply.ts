@@ -38,7 +38,7 @@ export function applyMove(site: Site, move: Move): MoveResult {
     })
     const [problem] = checkChange(site, next)
     if (problem) return { ok: false, problems: [problem] }
-    const makes = patches.some(patch => typeof patch.value === 'object') ? newIds(site, next) : []
+    const makes = patches.some(patch => holdsId(patch.value)) ? newIds(site, next) : []
     const kept: Move = makes.length ? { ...move, makes } : move
     return { ok: true, site: next, made: { label, patches, inverse, moves: [kept] } }
   } catch (error) {
@@ -53,6 +53,10 @@ export function labelOf(site: Site, move: Move): string | undefined {
   const args = kind?.args.safeParse(move.args)
   return args?.success ? kind!.label(args.data, site) : undefined
 }
+
+/** Whether something has an id of its own, or holds what has: only such is new in a document. */
+const holdsId = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && ('id' in value || Object.values(value).some(holdsId))
 
 /** Ids of what a move put in, in the order of the document. */
 function newIds(before: Site, after: Site): string[] {

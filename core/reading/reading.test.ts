@@ -16,7 +16,7 @@ describe('a reading of a document', () => {
     const reading = readingOf(house())
     expect(workedOut(reading)).toEqual(['site'])
     expect(reading.pools).toHaveLength(1)
-    expect(workedOut(reading).sort()).toEqual(['compiled', 'pools', 'site'])
+    expect(workedOut(reading).sort()).toEqual(['pools', 'site'])
   })
   it('works each thing out once, whoever asks', () => {
     const site = house()

@@ -9,6 +9,7 @@ import {
   linksOf,
   lostIfBurstL,
   outlookOf,
+  poolsOf,
   simulate,
   soakingOf,
   spillWay,
@@ -58,7 +59,7 @@ export interface Reading {
 const PARTS: { [Part in keyof Omit<Reading, 'site'>]: (reading: Reading) => Reading[Part] } = {
   series: ({ site }) => weatherSeries(site),
   compiled: reading => compile(reading.site, () => reading.series),
-  pools: ({ compiled }) => compiled.pools,
+  pools: ({ site }) => poolsOf(site),
   lines: ({ site }) =>
     site.nodes
       .filter(node => node.kind === 'spout')

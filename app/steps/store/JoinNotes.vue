@@ -11,7 +11,7 @@ import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { counted, listed } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
-import { keptBackL, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
+import { keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
 
 /**
  * How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a
@@ -27,7 +27,7 @@ const own = computed(() =>
   compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)),
 )
 const deadL = computed(() => Math.min(props.pool.capL, keptBackL(compiled.value, own.value)))
-const links = computed(() => reading.value.links.filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)))
+const links = computed(() => linksOf(store.site!, [props.pool]))
 const feeds = computed(() =>
   compiled.value.transfers
     .filter(line => line.to === own.value)

@@ -6,13 +6,12 @@ import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
 import type { Subject } from '~/steps/step'
 import { useAmiss } from '~/steps/useAmiss'
-import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { Tank } from '#core/kinds'
 import { BASES, OUTFALLS, SOILS } from '#core/catalog'
 import type { CheckId } from '#core/review'
-import type { Pool } from '#core/balance'
+import { linksOf, type Pool } from '#core/balance'
 
 /** What is folded away at first is loaded when it is first opened. */
 const JoinNotes = defineAsyncComponent(() => import('./JoinNotes.vue'))
@@ -23,7 +22,6 @@ const FittingNotes = defineAsyncComponent(() => import('./FittingNotes.vue'))
 /** One tank, or a group that stands at one level: its measures, how it is joined, spills, stands and is fitted, how big. */
 const props = defineProps<{ pool: Pool; subject: Subject }>()
 const store = useSite()
-const reading = useReading()
 const { litres, show, span } = useUnits()
 const { nodeId } = useSelection()
 
@@ -74,7 +72,7 @@ const spelt = computed(() =>
     ? props.pool.tanks
     : props.pool.tanks.filter(tank => tank.id === nodeId.value),
 )
-const links = computed(() => reading.value.links.filter(link => props.pool.tanks.some(tank => tank.id === link.a.id)))
+const links = computed(() => linksOf(store.site!, [props.pool]))
 const joined = computed(() => {
   const [link] = links.value
   return link
@@ -82,10 +80,11 @@ const joined = computed(() => {
     : `${litres(props.pool.capL)} held`
 })
 const spill = computed(() => {
-  const way = reading.value.spills.get(props.pool.id)
-  if (!way) return 'over the rim'
-  const to = way.outfall ? `, to the ${OUTFALLS[way.outfall.to].name}` : ''
-  return `at ${show(way.port.heightM, 'length')}, ${show(way.port.boreMm, 'pipe')}${to}`
+  const { tank, port: name, path } = props.pool.spillsAt
+  const port = tank.ports.find(each => each.name === name)
+  if (!port || !path) return 'over the rim'
+  const to = path.end.kind === 'outfall' ? `, to the ${OUTFALLS[path.end.to].name}` : ''
+  return `at ${show(port.heightM, 'length')}, ${show(port.boreMm, 'pipe')}${to}`
 })
 const stands = (tank: Tank) => `on ${BASES[tank.base].name}${tank.soil ? ` over ${SOILS[tank.soil].name}` : ''}`
 function fitted(tank: Tank): string {

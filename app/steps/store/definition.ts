@@ -1,4 +1,4 @@
-import type { Site } from '#core/site'
+import { graphOf, type Site } from '#core/site'
 import { poolsOf } from '#core/balance'
 import { autonomyText, lastsWithoutRain } from '~/steps/autonomy'
 import { daysShort, middleOfYears, WAITING, type StepContext, type StepDefinition, type Subject } from '~/steps/step'
@@ -7,11 +7,11 @@ function subjects({ site, outlook, litres }: StepContext): Subject[] {
   const pools = poolsOf(site)
   const brought = outlook?.years.reduce((sum, year) => sum + year.wellL + year.mainL + year.cartL, 0)
   const sources = site.nodes.filter(node => node.kind === 'well' || node.kind === 'main').map(node => node.id)
+  const { at, node } = graphOf(site)
+  /** What belongs to some tanks: themselves, the lines at them, and where these spill. */
   const held = (ids: string[]) => [
     ...ids,
-    ...site.runs
-      .filter(run => ids.includes(run.from.node) || ids.includes(run.to.node))
-      .flatMap(run => [run.id, ...site.nodes.filter(node => isEndOf(node, run.to.node)).map(node => node.id)]),
+    ...ids.flatMap(at).flatMap(run => (node(run.to.node)?.kind === 'outfall' ? [run.id, run.to.node] : [run.id])),
   ]
   return [
     ...pools.map(pool => ({
@@ -44,7 +44,6 @@ function failing(site: Site): string {
   const count = site.nodes.filter(node => 'outage' in node && node.outage).length + (site.power?.outage ? 1 : 0)
   return count ? String(count) : ''
 }
-const isEndOf = (node: { id: string; kind: string }, id: string) => node.id === id && node.kind === 'outfall'
 
 export const store: StepDefinition = {
   id: 'store',
