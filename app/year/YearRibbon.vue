@@ -9,7 +9,7 @@ import { useYearName } from '~/stores/useYearName'
 import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
 import { MONTH_NAMES } from '#core/units'
-import { isoDate } from '#core/climate'
+import { isoDate, monthsFrom } from '#core/climate'
 
 /**
  * Twelve months of water held, with short days as notches and spill as foam. Hover reads the day; a press opens the
@@ -38,6 +38,7 @@ const shape = computed(() => {
   const x = (at: number) => (at - year.from + 0.5) * step
   const y = (held: number) => FOOT - (held / capL) * (FOOT - TOP)
   const { run } = outlook
+  const months = monthsFrom(outlook.startDay + year.from, days.length)
   const most = Math.max(1, ...days.map(at => run.spilledL[at]!))
   return {
     x,
@@ -56,13 +57,9 @@ const shape = computed(() => {
     foam: days
       .filter(at => run.spilledL[at]! > 0)
       .map(at => ({ at, tall: 2 + 9 * Math.sqrt(run.spilledL[at]! / most) })),
-    months: MONTH_NAMES.map((name, month) => ({
-      letter: name[0],
-      x:
-        x(days.findIndex(at => Number(isoDate(outlook.startDay + at).slice(5, 7)) === month + 1) + year.from) -
-        step / 2,
-      known: days.some(at => Number(isoDate(outlook.startDay + at).slice(5, 7)) === month + 1),
-    })).filter(month => month.known),
+    months: MONTH_NAMES.map((name, month) => ({ letter: name[0], from: months.indexOf(month) }))
+      .filter(({ from }) => from >= 0)
+      .map(({ letter, from }) => ({ letter, x: from * step })),
   }
 })
 const reading = computed(() => {
