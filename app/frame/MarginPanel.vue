@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { group } from 'd3-array'
 import { counted } from '#core/words'
 import type { StepDefinition } from '~/steps/step'
 import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
 import FindingCard from '~/frame/FindingCard.vue'
 import { useResults } from '~/stores/results'
+import { unchanged } from '~/stores/unchanged'
 import type { StepFinding } from '#core/review'
 
 /** What this means: the four figures that matter for the step, then the findings, worst first. */
@@ -13,8 +15,12 @@ const results = useResults()
 const context = useStepContext()
 const figures = computed(() => props.step.figures?.(context.value) ?? [])
 const showSound = ref(false)
+const found = unchanged(
+  () => results.review?.findings ?? [],
+  finding => finding.id,
+)
 const findings = computed<StepFinding[]>(() => {
-  const all = results.review?.findings ?? []
+  const all = found.value
   const here = (finding: StepFinding) => finding.step === props.step.id
   return [...all].sort(
     (a, b) => Number(a.severity !== 'wrong') - Number(b.severity !== 'wrong') || Number(here(b)) - Number(here(a)),
@@ -22,16 +28,15 @@ const findings = computed<StepFinding[]>(() => {
 })
 /** Where one check finds many alike, the first speaks for them. */
 const FEW = 2
-const cards = computed(() =>
-  findings.value.flatMap(finding => {
-    const same = findings.value.filter(other => other.check === finding.check)
-    return same.length <= FEW
-      ? [{ finding, alike: [] }]
-      : same[0] === finding
-        ? [{ finding, alike: same.slice(1) }]
-        : []
-  }),
-)
+const NONE: StepFinding[] = []
+const cards = computed(() => {
+  const byCheck = group(findings.value, finding => finding.check)
+  return findings.value.flatMap(finding => {
+    const same = byCheck.get(finding.check)!
+    if (same.length <= FEW) return [{ finding, alike: NONE }]
+    return same[0] === finding ? [{ finding, alike: same.slice(1) }] : []
+  })
+})
 const told = computed(() => {
   const wrong = findings.value.filter(finding => finding.severity === 'wrong').length
   const all = counted(findings.value.length, 'finding')

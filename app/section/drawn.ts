@@ -1,4 +1,4 @@
-import isEqual from 'fast-deep-equal'
+import { asBefore } from '~/stores/unchanged'
 import type { ComputedRef, InjectionKey, ShallowRef } from 'vue'
 import type { Drawing } from '#core/section'
 
@@ -16,15 +16,4 @@ export const useDrawn = (): Readonly<ShallowRef<Drawing>> => inject(DRAWN)!
 export function placed<Place>(of: (drawing: Drawing) => Place): ComputedRef<Place> {
   const drawing = useDrawn()
   return computed(before => asBefore(before, of(drawing.value)))
-}
-
-const asBefore = <Value>(before: Value | undefined, now: Value): Value =>
-  before !== undefined && isEqual(before, now) ? before : now
-
-/** Things of a list, each the same one as before where nothing of it has changed. */
-export function unchanged<Item>(items: () => Item[], keyOf: (item: Item) => string): ComputedRef<Item[]> {
-  return computed<Item[]>(before => {
-    const known = new Map(before?.map(item => [keyOf(item), item]))
-    return items().map(item => asBefore(known.get(keyOf(item)), item))
-  })
 }
