@@ -52,6 +52,12 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
   hooks: {
+    /** While it is developed, a page that is made in the browser alone is asked for a server's entry too: its own. */
+    'vite:extendConfig'(config, { isClient }) {
+      const input = config.build?.rollupOptions?.input
+      if (isClient && config.mode === 'development' && typeof input === 'object' && !Array.isArray(input))
+        input.server ??= input.entry!
+    },
     /**
      * The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything
      * else runs. What its threads run stands beside it as one file.

@@ -107,6 +107,20 @@ describe('work that takes long', () => {
 })
 
 describe('what is built', () => {
+  it('refuses in our own words, whichever thread does', async () => {
+    const wrong: [string, unknown][] = [
+      ['/api/review', { ...(site as object), nodes: {} }],
+      ['/api/balance', { site, options: { years: 'x', seed: 1.5, foo: 1, sizes: [] } }],
+      ['/api/sums/drip-zone', { emitters: {}, minutesPerRun: null }],
+      ['/api/devices/weather', { outage: 7, more: 1 }],
+    ]
+    for (const [path, body] of wrong) {
+      const { status, json } = await ask(path, body).answer
+      expect(status, path).toBe(422)
+      const sentences = (json as { error: { sentence: string }[] }).error.map(({ sentence }) => sentence)
+      expect(sentences.join(' '), path).not.toMatch(/invalid|expected|received|unrecognized/i)
+    }
+  })
   const built = readdirSync('.output', { recursive: true })
     .map(String)
     .filter(file => !file.includes('node_modules'))
