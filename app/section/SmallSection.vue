@@ -1,33 +1,45 @@
 <script setup lang="ts">
 import { pathOf } from '~/section/path'
+import { isLarge, pictureBeside } from '~/section/pictureBeside'
 import { tankHeight } from '#core/sums'
 import { graphOf, type Site } from '#core/site'
-import { drawSection, slotOfNode } from '#core/section'
+import { drawSection, slotOfNode, type Drawing } from '#core/section'
 
 /** A site's Section in small, without words; what differs from another plan is marked. */
 const props = defineProps<{ site: Site; differing?: ReadonlySet<string> }>()
 const [WIDTH, HEIGHT] = [720, 250]
-const drawing = computed(() => drawSection(props.site, WIDTH, HEIGHT))
+const drawing = shallowRef<Drawing>()
+watch(
+  () => props.site,
+  async site => {
+    const made = isLarge(site)
+      ? (await pictureBeside(site, { framePx: WIDTH, heightPx: HEIGHT, asked: 0 })).drawing
+      : drawSection(site, WIDTH, HEIGHT)
+    if (site === props.site) drawing.value = made
+  },
+  { immediate: true },
+)
+const slots = computed(() => drawing.value?.slots ?? [])
+const y = (heightM: number) => drawing.value?.scale.y(heightM) ?? 0
 const tanks = computed(() =>
-  drawing.value.slots.flatMap(slot => {
+  slots.value.flatMap(slot => {
     const node = slot.kind === 'node' && graphOf(props.site).node(slot.nodeId)
     if (!node || node.kind !== 'tank') return []
-    const { y } = drawing.value.scale
     return [
       { id: node.id, x: slot.x, width: slot.width, top: y(node.baseM + tankHeight(node.shape)), foot: y(node.baseM) },
     ]
   }),
 )
 const roofs = computed(() =>
-  drawing.value.slots.flatMap(slot =>
+  slots.value.flatMap(slot =>
     slot.kind === 'roof'
       ? [
           {
             id: slot.roof.id,
             x: slot.x,
             width: slot.width,
-            y: drawing.value.scale.y(slot.spouts[0]?.baseM ?? 2.6),
-            foot: drawing.value.scale.y(slot.groundM),
+            y: y(slot.spouts[0]?.baseM ?? 2.6),
+            foot: y(slot.groundM),
           },
         ]
       : [],
@@ -38,15 +50,15 @@ const spots = computed(() =>
   props.site.nodes
     .filter(node => node.kind !== 'tank' && differs(node.id))
     .flatMap(node => {
-      const slot = slotOfNode(drawing.value, node)
-      return slot ? [{ id: node.id, x: slot.x + slot.width / 2, y: drawing.value.scale.y(node.baseM) }] : []
+      const slot = drawing.value && slotOfNode(drawing.value, node)
+      return slot ? [{ id: node.id, x: slot.x + slot.width / 2, y: y(node.baseM) }] : []
     }),
 )
 const differs = (id: string) => props.differing?.has(id) ?? false
 </script>
 
 <template>
-  <svg :viewBox="`44 0 ${drawing.widthPx - 44} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true">
+  <svg v-if="drawing" :viewBox="`44 0 ${drawing.widthPx - 44} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true">
     <path :d="`${pathOf(drawing.ground)} V${HEIGHT} H0 Z`" class="earth" />
     <g v-for="roof in roofs" :key="roof.id">
       <path

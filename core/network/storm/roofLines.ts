@@ -50,7 +50,7 @@ export interface RoofLine {
   drainRunIds: string[]
   drainedByChamber: boolean
   /** Rain that the line passes before water stands where it is open to the air, mm/h, with every roof on the line under that rain. */
-  passesMmPerH: number
+  readonly passesMmPerH: number
   waterTemperatureC: number
 }
 
@@ -84,6 +84,7 @@ function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
   const inletM = stretches.at(-1)!.toM
   const wet = low.heightM < inletM - LEVEL_M
   const lowNode = nodeById(site, low.nodeId)
+  let passes: number | undefined
   const line: RoofLine = {
     spout,
     stretches,
@@ -105,9 +106,11 @@ function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
           .map(run => run.id)
       : [],
     drainedByChamber: wet && lowNode.kind === 'chamber' && lowNode.orificeMm !== null,
-    passesMmPerH: 0,
+    // Found by trying, so only for who asks.
+    get passesMmPerH() {
+      return (passes ??= passesMmPerH(line))
+    },
   }
-  line.passesMmPerH = passesMmPerH(line)
   return [line]
 }
 

@@ -1,0 +1,19 @@
+import { wrap, type Remote } from 'comlink'
+import type { SectionWorker } from '~/workers/section.worker'
+import { bandsOf, received, type Frame, type Held, type Picture } from '#core/section'
+import type { Site } from '#core/site'
+
+/** A site of more things than this takes longer to lay out than a blink, and is laid out beside the page. */
+const LARGE = 60
+export const isLarge = (site: Site): boolean => site.nodes.length > LARGE
+
+/** One worker for all, started when it is first asked. */
+let face: Remote<SectionWorker> | undefined
+
+/** The site cut through, laid out in a worker, so that the page does not stand still. */
+export async function pictureBeside(site: Site, frame: Frame, held?: Held): Promise<Picture> {
+  face ??= wrap<SectionWorker>(new Worker(new URL('../workers/section.worker.ts', import.meta.url), { type: 'module' }))
+  const { daily: _daily, ...climate } = site.climate
+  const kept = held && { ...held, scale: bandsOf(held.scale) }
+  return received(await face.picture({ ...site, climate, options: [] }, frame, kept), site)
+}
