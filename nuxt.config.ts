@@ -69,7 +69,7 @@ export default defineNuxtConfig({
         await writeFile(join(folder, 'host.mjs'), "process.env.HOST ||= process.env.NITRO_HOST || '127.0.0.1'\n")
         await writeFile(entry, `import './host.mjs'\n${await readFile(entry, 'utf8')}`)
         await bundle({
-          entryPoints: [fileURLToPath(new URL('./server/work/thread.ts', import.meta.url))],
+          entryPoints: [fileURLToPath(new URL('./server/jobs/thread.ts', import.meta.url))],
           outfile: join(folder, 'work.mjs'),
           alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
           bundle: true,

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { SectionWorker } from '~/workers/section.worker'
-import { bandsOf, received, type Frame, type Held, type Picture } from '#core/section'
+import { bandsOf, pictureOf, received, type Frame, type Held, type Picture } from '#core/section'
 import type { Site } from '#core/site'
 
 /** A site of more things than this takes longer to lay out than a blink, and is laid out beside the page. */
@@ -10,8 +10,14 @@ export const isLarge = (site: Site): boolean => site.nodes.length > LARGE
 /** One worker for all, started when it is first asked. */
 let face: Remote<SectionWorker> | undefined
 
-/** The site cut through, laid out in a worker, so that the page does not stand still. */
-export async function pictureBeside(site: Site, frame: Frame, held?: Held): Promise<Picture> {
+/**
+ * The site cut through, laid out in a worker, so that the page does not stand still; where none can be had, the page
+ * does.
+ */
+export const pictureBeside = (site: Site, frame: Frame, held?: Held): Promise<Picture> =>
+  laidOut(site, frame, held).catch(() => pictureOf(site, frame, held))
+
+async function laidOut(site: Site, frame: Frame, held?: Held): Promise<Picture> {
   face ??= wrap<SectionWorker>(new Worker(new URL('../workers/section.worker.ts', import.meta.url), { type: 'module' }))
   const { daily: _daily, ...climate } = site.climate
   const kept = held && { ...held, scale: bandsOf(held.scale) }

@@ -23,8 +23,7 @@ export function useDrawing(
     while (newest) {
       const site = newest
       newest = undefined
-      // Where no worker can be had, the page stands still for it.
-      const made = await pictureBeside(site, frame.value, held.value).catch(() => pictureOf(site, frame.value))
+      const made = await pictureBeside(site, frame.value, held.value)
       if (store.site?.id === site.id && isLarge(store.site)) picture.value = made
     }
     busy = false

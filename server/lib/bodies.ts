@@ -1,5 +1,5 @@
 import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
-import { jsonIn } from '../work/documents'
+import { jsonIn } from '../jobs/documents'
 import { refused, type Refused } from './refused'
 import { route } from './route'
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Site } from '#core/site'
-import { dailySeries, isoDate, MADE_YEARS, type DailySeries } from '#core/climate'
+import { dailySeries, DAYS_A_YEAR, isoDate, MADE_YEARS, type DailySeries } from '#core/climate'
 import {
   compile,
   massErrorL,
@@ -17,7 +17,6 @@ import { siteIn } from './documents'
 
 /** Runs over the days that a plain question takes: years to warm up, the years, and those without rain. */
 const PLAIN_RUNS = 3
-const DAYS_A_YEAR = 365.25
 
 const optionsSchema = z.strictObject({
   years: z.number().int().min(1).max(200).optional(),
@@ -32,8 +31,8 @@ const optionsSchema = z.strictObject({
 
 /**
  * A site's years by the daily balance: the site document, or `{ site, options }`. With `daily`, the days of all years
- * too; with `members`, an ensemble of
- * so many made-up series; with `sizes`, days short against the size of a tank or of the group it is joined to.
+ * too; with `members`, an ensemble of so many made-up series; with `sizes`, days short against the size of a tank or of
+ * the group it is joined to.
  */
 export function balanceJob(json: unknown) {
   const { site, options } = siteIn(json)
