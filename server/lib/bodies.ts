@@ -1,4 +1,4 @@
-import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
+import { getRequestHeader, type H3Event } from 'h3'
 import { jsonIn } from '../jobs/documents'
 import { refused, type Refused } from './refused'
 import { route } from './route'
@@ -10,6 +10,8 @@ const MOST_QUESTION_BYTES = 256 * 1024
 
 /** A body that takes longer to arrive than this is not waited for. */
 const PATIENCE_MS = 20_000
+/** So long a refused sender has to hear why. */
+const TO_HEAR_MS = 500
 
 const sizeWords = (bytes: number) => (bytes >= 1024 * 1024 ? `${bytes / 1024 / 1024} MB` : `${bytes / 1024} kB`)
 
@@ -27,10 +29,9 @@ export function readText(event: H3Event, mostBytes: number): Promise<string> {
     const end = (problem: Refused) => {
       clearTimeout(patience)
       req.removeAllListeners('data')
-      // What still comes is not read: the connection ends with the answer.
+      // What still comes is not read. The connection ends a little after the answer, or who still sends would not hear it.
       req.pause()
-      setResponseHeader(event, 'connection', 'close')
-      event.node.res.once('finish', () => req.destroy())
+      event.node.res.once('finish', () => setTimeout(() => req.destroy(), TO_HEAR_MS))
       fail(problem)
     }
     const patience = setTimeout(
