@@ -41,6 +41,11 @@ watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollT
   min-width: 0;
   position: relative;
 }
+@media (min-width: 701px) {
+  .sheet > * {
+    contain: strict;
+  }
+}
 @media (max-width: 980px) and (min-width: 701px) {
   .sheet {
     grid-template-columns: 168px minmax(0, 1fr);

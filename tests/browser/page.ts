@@ -5,7 +5,7 @@ import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdri
 import { inject } from 'vitest'
 import { devtools, launch, size } from './browser'
 
-const WAIT_MS = 12000
+const WAIT_MS = 30000
 
 /** The litres that a figure on the screen says. */
 export const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)

@@ -3,8 +3,8 @@ import { defineConfig } from 'vitest/config'
 const PACE = 'tests/browser/pace.test.ts'
 const here = {
   globalSetup: ['tests/browser/server.ts'],
-  testTimeout: 60000,
-  hookTimeout: 45000,
+  testTimeout: 180000,
+  hookTimeout: 120000,
 }
 
 /** Two browsers at a time do what people do; what is timed comes after them, with the machine to itself. */

@@ -120,6 +120,12 @@ useKeys({
   margin: 18vh auto;
   padding: 0 20px;
 }
+/* What changes within a region is laid out within it: the others need not be asked. */
+@media (min-width: 701px) {
+  .workspace > :is(.section, .sheet, .margin) {
+    contain: strict;
+  }
+}
 @media (max-width: 980px) and (min-width: 701px) {
   .workspace {
     grid-template-columns: 92px minmax(0, 1fr) 250px;
