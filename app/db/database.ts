@@ -1,8 +1,13 @@
 import { readSite } from '#core/site'
-import type { StoredSite, StoredStep } from './shelf'
+import type { StoredHead, StoredSite, StoredStep } from './shelf'
 import type { Site } from '#core/site'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
+/** The document of a site, apart from what is told of it: heads are read often, documents when a site is opened. */
+export interface StoredDocument {
+  id: string
+  site: Site
+}
 /** The rain record of a site, apart from the rest of it: it is long, and hardly ever changes. */
 export interface StoredRecord {
   id: string
@@ -10,7 +15,8 @@ export interface StoredRecord {
 }
 
 export class Database extends Dexie {
-  sites!: EntityTable<StoredSite, 'id'>
+  sites!: EntityTable<StoredHead, 'id'>
+  documents!: EntityTable<StoredDocument, 'id'>
   steps!: Table<StoredStep, [string, number]>
   records!: EntityTable<StoredRecord, 'id'>
 
@@ -40,6 +46,15 @@ export class Database extends Dexie {
           if (!daily) continue
           await transaction.table('records').put({ id: stored.id, daily })
           await sites.put({ ...stored, site: { ...stored.site, climate } })
+        }
+      })
+    // Whether another page wrote a site is asked with every edit, and no document need be read for it.
+    this.version(4)
+      .stores({ sites: 'id, changedAt', documents: 'id', steps: '[siteId+index], siteId', records: 'id' })
+      .upgrade(async transaction => {
+        for (const { site, ...head } of await transaction.table<StoredSite>('sites').toArray()) {
+          await transaction.table('documents').put({ id: head.id, site })
+          await transaction.table('sites').put(head)
         }
       })
   }

@@ -29,7 +29,7 @@ export function pageShelf(): Shelf {
       if (whole.stored.revision !== over) return Promise.resolve('elsewhere')
       const { first, steps } = writing.history
       kept.set(id, {
-        stored: writtenOver(whole.stored, writing, by, now),
+        stored: { ...writtenOver(whole.stored, writing, by, now), site: writing.history.site },
         steps: steps.map((made, at) => ({ siteId: id, index: first + at, made })),
       })
       changed()

@@ -2,19 +2,22 @@ import type { Site } from '#core/site'
 import type { Made, Writing } from '#core/moves'
 
 /**
- * A site as it is kept. `revision` grows with every save; a save from an older one is a conflict, not a loss. `by` is
+ * What is told of a kept site. `revision` grows with every save; a save from an older one is a conflict, not a loss. `by` is
  * the page that wrote it last; `unfiled` counts the saves since it last left as a file.
  */
-export interface StoredSite {
+export interface StoredHead {
   id: string
   name: string
-  site: Site
   revision: number
   cursor: number
   changedAt: number
   demo: boolean
   by?: string
   unfiled?: number
+}
+/** A kept site with its document. */
+export interface StoredSite extends StoredHead {
+  site: Site
 }
 /** One step of a site's history, by its place in it. */
 export interface StoredStep {
@@ -39,8 +42,8 @@ export interface Shelf {
    * Tells all sites, newest first, now and whenever one changes, their rain records left out; gives back what ends it.
    */
   watchAll(told: (sites: StoredSite[]) => void): () => void
-  /** Tells a site, its record left out, now and whenever it changes; undefined once it is gone. */
-  watch(id: string, told: (stored: StoredSite | undefined) => void): () => void
+  /** Tells the head of a site now and whenever it changes; undefined once it is gone. */
+  watch(id: string, told: (stored: StoredHead | undefined) => void): () => void
   whole(id: string): Promise<Whole | undefined>
   /** Puts a site with its history on the shelf; false where its id is taken, and nothing was put. */
   put(whole: Whole): Promise<boolean>
@@ -51,11 +54,10 @@ export interface Shelf {
   filed(ids: readonly string[]): Promise<void>
 }
 
-/** A site that another revision of was written over, or that is written anew. */
-export const writtenOver = (before: StoredSite, { history }: Writing, by: string, changedAt: number): StoredSite => ({
+/** The head of a site that another revision of was written over. */
+export const writtenOver = (before: StoredHead, { history }: Writing, by: string, changedAt: number): StoredHead => ({
   ...before,
   name: history.site.name,
-  site: history.site,
   cursor: history.cursor,
   revision: before.revision + 1,
   unfiled: (before.unfiled ?? 0) + 1,

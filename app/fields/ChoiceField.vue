@@ -16,7 +16,11 @@ function choose(value: Choice): void {
   props.set(value)
   problem.value = store.problem
 }
-const shown = computed(() => props.choices.find(choice => choice.value === props.value)?.name ?? '')
+const chosen = computed(() => props.choices.filter(choice => choice.value === props.value))
+const shown = computed(() => chosen.value[0]?.name ?? '')
+/** The others are made when somebody first asks for them: there may be a hundred, and there are many such words. */
+const asked = ref(false)
+const offered = computed(() => (asked.value ? props.choices : chosen.value))
 </script>
 
 <template>
@@ -27,10 +31,11 @@ const shown = computed(() => props.choices.find(choice => choice.value === props
       :model-value="value"
       :aria-label="label"
       :fit-input-width="false"
+      @visible-change="asked ||= $event"
       @update:model-value="choose($event as Choice)"
       @blur="problem = undefined"
     >
-      <el-option v-for="choice in choices" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
+      <el-option v-for="choice in offered" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
     </el-select>
     <span v-if="problem" role="alert" class="problem">{{ problem }}</span>
   </span>

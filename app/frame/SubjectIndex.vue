@@ -52,8 +52,6 @@ function walk(by: number): void {
   border-right: 1px solid var(--hair);
   overflow-y: auto;
   padding: 8px 0;
-  display: flex;
-  flex-direction: column;
 }
 button {
   display: grid;
@@ -106,7 +104,7 @@ i.gaps {
 }
 @media (max-width: 700px) {
   .index {
-    flex-direction: row;
+    display: flex;
     overflow-x: auto;
     border-right: 0;
     border-bottom: 1px solid var(--hair);

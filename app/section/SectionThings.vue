@@ -31,8 +31,8 @@ const drawing = computed(() => props.picture.drawing)
 provideDrawing(drawing)
 const site = computed(() => drawing.value.site)
 const seen = (left: number, right: number) => right >= props.fromPx && left <= props.toPx
-const alongX = (points: [number, number][]) => points.map(([x]) => x)
-const onLine = (points: [number, number][]) => seen(Math.min(...alongX(points)), Math.max(...alongX(points)))
+const onLine = (points: [number, number][]) =>
+  points.some(([x]) => x >= props.fromPx) && points.some(([x]) => x <= props.toPx)
 
 const keyOf = (slot: Slot) =>
   slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { SectionWorker } from '~/workers/section.worker'
-import { bandsOf, pictureOf, received, type Frame, type Held, type Picture } from '#core/section'
+import { bandsOf, pictureOf, received, type Frame, type Held, type HeldPicture, type Picture } from '#core/section'
 import type { Site } from '#core/site'
 
 /** A site of more things than this takes longer to lay out than a blink, and is laid out beside the page. */
@@ -9,6 +9,8 @@ export const isLarge = (site: Site): boolean => site.nodes.length > LARGE
 
 /** One worker for all, started when it is first asked. */
 let face: Remote<SectionWorker> | undefined
+/** The picture that last came from it: only what is not as there is sent again. */
+let last: { number: number; picture: HeldPicture } | undefined
 
 /**
  * The site cut through, laid out in a worker, so that the page does not stand still; where none can be had, the page
@@ -21,5 +23,9 @@ async function laidOut(site: Site, frame: Frame, held?: Held): Promise<Picture> 
   face ??= wrap<SectionWorker>(new Worker(new URL('../workers/section.worker.ts', import.meta.url), { type: 'module' }))
   const { daily: _daily, ...climate } = site.climate
   const kept = held && { ...held, scale: bandsOf(held.scale) }
-  return received(await face.picture({ ...site, climate, options: [] }, frame, kept), site)
+  const bare = { ...site, climate, options: [] }
+  const { number, picture } = await face.picture(bare, frame, kept, last?.number)
+  const [made, now] = received(picture, site, last?.picture)
+  last = { number, picture: now }
+  return made
 }

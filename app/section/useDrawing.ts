@@ -1,5 +1,6 @@
 import type { ShallowRef } from 'vue'
 import { isLarge, pictureBeside } from '~/section/pictureBeside'
+import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 import { pictureOf, type Frame, type Held, type Picture } from '#core/section'
 import type { Site } from '#core/site'
@@ -24,6 +25,8 @@ export function useDrawing(
       const site = newest
       newest = undefined
       const made = await pictureBeside(site, frame.value, held.value)
+      // To take it in is work enough for one task, and to show it for another.
+      await nextTask()
       if (store.site?.id === site.id && isLarge(store.site)) picture.value = made
     }
     busy = false

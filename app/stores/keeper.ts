@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { openShelf } from '~/db/openShelf'
-import type { Shelf, StoredSite, Whole } from '~/db/shelf'
+import type { Shelf, StoredHead, Whole } from '~/db/shelf'
 import { writingOf, type History } from '#core/moves'
 
 /** Why a page's work is not kept, where it is not: another page changed the site or took it out, or the disk fails. */
@@ -14,6 +14,8 @@ const isFull = (error: unknown) => {
   const { name, inner } = error as { name?: string; inner?: { name?: string } }
   return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError'
 }
+
+const headOf = ({ stored: { site: _site, ...head } }: Whole): StoredHead => head
 
 /** What a history is when it is opened, as it lies on the shelf. */
 const historyOf = ({ stored, steps }: Whole): History => ({
@@ -36,7 +38,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   const unfiled = ref(0)
 
   let shelf: Shelf
-  let stored: StoredSite | undefined
+  let stored: StoredHead | undefined
   let held: History | undefined
   let running: Promise<void> | undefined
   let stopWatching: (() => void) | undefined
@@ -60,7 +62,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     missing.value = !whole
     if (!whole) return
     held = historyOf(whole)
-    stored = whole.stored
+    stored = headOf(whole)
     unfiled.value = stored.unfiled ?? 0
     trouble.value = undefined
     saving.value = 'saved'
@@ -68,7 +70,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
 
   /** What the shelf says of the open site, whoever changed it. */
-  function heard(there: StoredSite | undefined): void {
+  function heard(there: StoredHead | undefined): void {
     if (!stored) return
     if (!there) {
       trouble.value = 'gone'
@@ -162,7 +164,7 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     tried(async () => {
       if (!stored) return
       const there = await shelf.whole(stored.id)
-      if (there) stored = there.stored
+      if (there) stored = headOf(there)
       held = undefined
       trouble.value = undefined
       saving.value = 'unsaved'
@@ -174,11 +176,11 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     const history = now()
     if (!history || !stored) return
     const { site, steps, cursor, first } = history
-    const back = { ...stored, site, name: site.name, cursor, by: PAGE, changedAt: Date.now() }
+    const back: StoredHead = { ...stored, name: site.name, cursor, by: PAGE, changedAt: Date.now() }
     const found = steps.map((made, at) => ({ siteId: back.id, index: first + at, made }))
     let put = false
     try {
-      put = await shelf.put({ stored: back, steps: found })
+      put = await shelf.put({ stored: { ...back, site }, steps: found })
     } catch {
       // It is as gone as before, and the way to put it back, or to save it as a file, still stands there.
       return

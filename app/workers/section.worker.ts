@@ -1,14 +1,27 @@
 import { expose } from 'comlink'
 import { z } from 'zod'
-import { pictureOf, scaleOf, sent, type Frame, type ScaleBands, type SentPicture } from '#core/section'
+import { pictureOf, scaleOf, sent } from '#core/section'
+import type { Frame, HeldPicture, ScaleBands, SentPicture } from '#core/section'
 import type { Site } from '#core/site'
 
 z.config({ jitless: true })
 
+/** The picture that was last sent, and its number among all. */
+let last: { number: number; picture: HeldPicture } | undefined
+
 /** A large site is laid out here, so that the page does not stand still. */
 const face = {
-  picture(site: Site, frame: Frame, held?: { scale: ScaleBands; readablePx: number }): SentPicture {
-    return sent(pictureOf(site, frame, held && { ...held, scale: scaleOf(held.scale) }))
+  /** What has changed since the picture of the number that the page holds; all of it where it holds none. */
+  picture(
+    site: Site,
+    frame: Frame,
+    still?: { scale: ScaleBands; readablePx: number },
+    holds?: number,
+  ): { number: number; picture: SentPicture } {
+    const made = pictureOf(site, frame, still && { ...still, scale: scaleOf(still.scale) })
+    const [picture, held] = sent(made, last?.number === holds ? last?.picture : undefined)
+    last = { number: (last?.number ?? 0) + 1, picture: held }
+    return { number: last.number, picture }
   },
 }
 

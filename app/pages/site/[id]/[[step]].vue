@@ -11,7 +11,8 @@ import { useYard } from '~/stores/yard'
 import YearRibbon from '~/year/YearRibbon.vue'
 import StepSheet from '~/frame/StepSheet.vue'
 import SplitHandle from '~/frame/SplitHandle.vue'
-import { useEventListener, useStorage } from '@vueuse/core'
+import { nextTask } from '~/stores/nextTask'
+import { until, useEventListener, useStorage } from '@vueuse/core'
 
 /** The workspace: Path, Section, Sheet, Margin and Year around one open site. */
 definePageMeta({ key: route => `site-${String(route.params.id)}` })
@@ -50,6 +51,12 @@ onBeforeUnmount(() => store.flush())
 useEventListener(document, 'visibilitychange', () => {
   if (document.hidden) void store.flush()
 })
+/** The regions come one after another, a task each, so that a large site does not hold the page while it opens. */
+const shown = ref(1)
+onMounted(async () => {
+  await until(() => store.site).toBeTruthy()
+  for (; shown.value < 4; shown.value++) await nextTask()
+})
 useHead({ title: () => (store.site ? `${store.site.name} · Tall Cask` : 'Tall Cask') })
 
 useKeys({
@@ -69,9 +76,9 @@ useKeys({
     <SiteHeader @sums="sums = true" @find="find = true" @keys="keys = true" />
     <SectionView :storm="step.storm ?? false" />
     <SplitHandle v-model="sectionShare" />
-    <StepSheet :step="step" />
-    <MarginPanel :step="step" />
-    <YearRibbon @open="year = true" />
+    <StepSheet v-if="shown > 1" :step="step" />
+    <MarginPanel v-if="shown > 2" :step="step" />
+    <YearRibbon v-if="shown > 3" @open="year = true" />
     <RefusalNote />
     <LazySumsDrawer v-if="opened.sums" v-model="sums" />
     <LazyFindDialog v-if="opened.find" v-model="find" />
@@ -90,7 +97,7 @@ useKeys({
   height: 100%;
   display: grid;
   grid-template-columns: 92px minmax(0, 1fr) 296px;
-  grid-template-rows: auto minmax(180px, var(--section)) auto minmax(0, 1fr) auto;
+  grid-template-rows: auto minmax(180px, var(--section)) auto minmax(0, 1fr) minmax(93px, auto);
   overflow: hidden;
 }
 .workspace > .path {
