@@ -15,6 +15,7 @@ import type {
 import type { Review } from '#core/review'
 import type { ReferenceYears } from '#core/climate'
 import type { Told } from '~/workers/year.worker'
+import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 
 const SLOW_MS = 400
@@ -116,7 +117,9 @@ export const useResults = defineStore('results', () => {
     asked = revision
     let share = 0.05
     slow ??= setTimeout(() => (progress.value = share), SLOW_MS)
-    const hear = (said: Told): void => {
+    // To take an answer in is work enough for one task, and to show it for another.
+    const hear = async (said: Told): Promise<void> => {
+      await nextTask()
       if (revision < told[said.of]) return
       told[said.of] = revision
       share = DONE[said.of]
@@ -146,9 +149,10 @@ export const useResults = defineStore('results', () => {
       choice.value = 'middle'
     },
   )
+  // What was typed is shown before anything is asked about it: where processors are few, both would wait.
   watch(
     () => store.revision,
-    () => void ask(),
+    () => void nextTask().then(ask),
     { flush: 'sync', immediate: true },
   )
 

@@ -60,7 +60,7 @@ describe('a keystroke', () => {
     const strokes = await typed(await page.field('Diameter'), ['2.5', '2.3', '2.6', '2.2', '2.4', '2.7', '2.4'])
     console.log(`three tanks: ${told(strokes)}`)
     // Whatever else the machine does while this runs can only lengthen some of them.
-    expect(strokes.filter(({ tasks }) => !tasks.length).length).toBeGreaterThan(2)
+    expect(strokes.filter(({ tasks }) => !tasks.length).length).toBeGreaterThan(3)
   })
   it('shows consequences within 100 ms of the keystroke', async () => {
     await page.openDemo('quillfern-ridge')
@@ -161,8 +161,8 @@ describe('a large yard', () => {
 
   // The figures that are wanted are told in the log; the limits leave room for whatever else the machine does.
   it.each([
-    { tanks: 40, uses: 60, years: 100, yards: 1, seenWithin: 3000, keyWithin: 250, taskWithin: 150 },
-    { tanks: 300, uses: 300, years: 30, yards: 6, seenWithin: 6000, keyWithin: 450, taskWithin: 350 },
+    { tanks: 40, uses: 60, years: 100, yards: 1, seenWithin: 2500, keyWithin: 200, taskWithin: 100 },
+    { tanks: 300, uses: 300, years: 30, yards: 6, seenWithin: 5000, keyWithin: 400, taskWithin: 250 },
   ])('of $tanks tanks, $uses uses and $years years is seen at once, and typed into', async yard => {
     const [seenMs, answeredMs] = await opened(large(yard))
     const strokes = await typed(await page.field('Length'), ['1.5', '1.3', '1.6', '1.4', '1.7', '1.5'])
