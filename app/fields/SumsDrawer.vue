@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
+import { figuresOf, inputOf, rowOfFigure } from '~/fields/sumFigures'
 import WorkedSum from '~/fields/WorkedSum.vue'
 import { z } from 'zod'
-import { fieldRow } from '#core/units'
 import { SUMS } from '#core/sums'
 
 /** Every worked sum, with fields of its own: type figures in any unit and read the working. */
@@ -29,30 +29,27 @@ const properties = computed(() => {
   const own = whole.oneOf?.find(({ properties }) => properties?.shape?.const === example.value.shape)
   return (own ?? whole).properties ?? {}
 })
-/** Emitters are a list; here one kind of them is enough to see the sum at work. */
-const emitter = computed(() => (example.value.emitters as Record<string, number>[] | undefined)?.[0])
-const begins = computed((): [name: string, value: number][] => [
-  ...Object.entries(emitter.value ?? {}),
-  ...Object.entries(properties.value)
-    .filter(([name]) => name !== 'shape' && name !== 'emitters')
-    .map(([name, property]): [string, number] => [name, (example.value[name] as number) ?? property.default]),
-])
+const begins = computed(() => {
+  const { shape: _shape, ...given } = example.value
+  const told = Object.entries(properties.value).filter(([name]) => name !== 'shape')
+  return figuresOf({ ...Object.fromEntries(told.map(([name, property]) => [name, property.default])), ...given })
+})
 
 const typed = reactive<Record<string, Record<string, number>>>({})
 function keep(name: string, value: number): undefined {
   typed[picked.value] = { ...typed[picked.value], [name]: value }
 }
 const figures = computed(() =>
-  Object.fromEntries(begins.value.map(([name, value]) => [name, typed[picked.value]?.[name] ?? value])),
+  begins.value.map(([name, value]) => [name, typed[picked.value]?.[name] ?? value] as const),
 )
 const input = computed((): Record<string, unknown> => {
   const { shape } = example.value
-  if (!emitter.value) return shape ? { shape, ...figures.value } : figures.value
-  const { count, litresPerHour, ...rest } = figures.value
-  return { ...rest, emitters: [{ count, litresPerHour }] }
+  const given = inputOf(figures.value.map(([name, value]) => [name, value]))
+  return shape ? { shape, ...given } : given
 })
+const several = computed(() => begins.value.some(([name]) => name.includes('.1.')))
+const rowAt = (name: string) => rowOfFigure(name, several.value)
 const choices = SUMS.map(entry => ({ value: entry.name, name: entry.purpose }))
-const label = (name: string) => fieldRow(name).words
 </script>
 
 <template>
@@ -62,13 +59,13 @@ const label = (name: string) => fieldRow(name).words
     <p v-if="forms.length">
       Shape: <ChoiceField label="Shape" :value="form" :choices="forms" :set="value => (form = value)" />
     </p>
-    <p v-for="[name] in begins" :key="`${picked}-${name}`" class="field">
-      <span>{{ label(name) }}</span>
+    <p v-for="[name, value] in figures" :key="`${picked}-${name}`" class="field">
+      <span>{{ rowAt(name).words }}</span>
       <QuantityField
-        :label="label(name)"
-        :kind="fieldRow(name).kind"
-        :value="figures[name]"
-        :set="value => keep(name, value)"
+        :label="rowAt(name).words"
+        :kind="rowAt(name).kind"
+        :value="value"
+        :set="typedIn => keep(name, typedIn)"
       />
     </p>
     <WorkedSum :name="picked" :input="input" />

@@ -1,4 +1,15 @@
 import { refuse } from '../answers'
+import { chlorineDoseSum } from './chlorineDose'
+import { solarLiftSum } from './solarLift'
+import { voltageDropSum } from './voltageDrop'
+import { pumpCycleSum } from './pumpCycle'
+import { pressureTankSizeSum } from './pressureTankSize'
+import { pressureTankDrawdownSum } from './pressureTankDrawdown'
+import { pumpPowerSum } from './pumpPower'
+import { pumpPointSum } from './pumpPoint'
+import { pumpHeadSum } from './pumpHead'
+import { suctionLiftSum } from './suctionLift'
+import { peakFlowSum } from './peakFlow'
 import { washOffSum } from './washOff'
 import { tankVolumeSum } from './tankVolume'
 import { answer, type Sum, type SumAnswer } from './sum'
@@ -47,6 +58,17 @@ export const SUMS = [
   staticPressureSum,
   pipeFrictionSum,
   gravityFlowSum,
+  peakFlowSum,
+  suctionLiftSum,
+  pumpHeadSum,
+  pumpPointSum,
+  pumpPowerSum,
+  pressureTankDrawdownSum,
+  pressureTankSizeSum,
+  pumpCycleSum,
+  voltageDropSum,
+  solarLiftSum,
+  chlorineDoseSum,
 ] as unknown as Sum<Record<string, unknown>, Record<string, number>>[]
 
 export function findSum(name: string): Sum<Record<string, unknown>, Record<string, number>> | undefined {

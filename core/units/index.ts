@@ -1,4 +1,4 @@
-export { fieldRow } from './fields'
+export { fieldRow, type FieldRow } from './fields'
 export { MONTH_NAMES } from './monthNames'
 export { parseQuantity, type Parsed } from './parse'
 export { groupDigits, showLimit, showQuantity, showVolume } from './show'
