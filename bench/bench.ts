@@ -3,12 +3,14 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
 import { largeYard } from '../tests/largeYard'
+import { jointAt, mainAt, pipe, tapAt, worksOf, type Works } from '../tests/waterworks'
 import { readSiteText, type Site } from '../core/site'
 import { drawSection, labelsOf, readableWidthPx } from '../core/section'
 import { review } from '../core/review'
 import { readingOf } from '../core/reading'
 import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
+import { steady } from '../core/network'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
 import { compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
 
@@ -115,6 +117,31 @@ line('reading a record of 100 years', `${time(() => readRecord(century), 5).toFi
 
 const measured = Float64Array.from({ length: 36525 }, (_, day) => ((day * 7) % 23) / 2)
 line('fitting the rain maker to 100 years', `${time(() => fitRain(dayNumber('1900-01-01'), measured)).toFixed(1)} ms`)
+
+const tapsOpen = (of: Site) => ({
+  open: Object.fromEntries(of.nodes.flatMap(node => (node.kind === 'tap' ? [[node.id, 1]] : []))),
+})
+line(
+  'flows and pressures of a moment, every tap open',
+  `${time(() => steady(site, tapsOpen(site)), 200).toFixed(3)} ms`,
+)
+/** A street of so many runs: houses along a pipe, a tap in each. */
+function street(runs: number): Site {
+  const houses = Math.floor(runs / 2)
+  const nodes = [mainAt('main', 0, 500), ...Array.from({ length: houses }, (_, at) => jointAt(`j${at}`, 0))]
+  const taps = Array.from({ length: houses }, (_, at) => tapAt(`t${at}`, at % 4))
+  const lines = taps.flatMap((_, at): Works['runs'] => [
+    [`a${at}`, at ? `j${at - 1}` : 'main', `j${at}`, [pipe(10, 100)]],
+    [`b${at}`, `j${at}`, `t${at}`, [pipe(8, 16)]],
+  ])
+  return worksOf({ nodes: [...nodes, ...taps], runs: lines })
+}
+const STREETS = [50, 150, 500].map(runs => ({ runs, site: street(runs) }))
+const moments = STREETS.map(each => time(() => steady(each.site, tapsOpen(each.site)), 20))
+line(
+  'a moment of 50, 150, 500 runs, every tap open',
+  `${moments.map(ms => ms.toFixed(2)).join(', ')} ms; as their power ${Math.log10(moments[2]! / moments[0]!).toFixed(2)}`,
+)
 
 // What each costs at one tank and at more, and by what power of the tanks it grows: one is in proportion.
 const YARDS = [1, 10, 40, 100].map(tanks => ({ tanks, site: largeYard(tanks, Math.round(tanks * 1.5)) }))

@@ -28,6 +28,7 @@ export {
 } from './gutters'
 export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS } from './outlets'
 export { guessedPrice, sizesSoldL } from './prices'
+export { DIAPHRAGM, PUMP_IDS, PUMPS, STOPPED_PUMP_K, TREATMENT, type PumpId } from './pumps'
 export {
   FLAT_SHARE,
   LOSS_SCHOOL_IDS,

@@ -1,16 +1,25 @@
-/** What a line may end at where somebody draws: what a person calls it, and whether it stands indoors. */
+interface Fixture {
+  name: string
+  indoors: boolean
+  outside: boolean
+  /** What it passes, fully open, at a pressure. */
+  ratedLps: number
+  ratedKPa: number
+}
+
+/** What a line may end at where somebody draws; its flow grows with the root of its pressure. */
 export const FIXTURES = {
-  tap: { name: 'tap', indoors: true, outside: false },
-  kitchen: { name: 'kitchen tap', indoors: true, outside: false },
-  basin: { name: 'basin', indoors: true, outside: false },
-  shower: { name: 'shower', indoors: true, outside: false },
-  cistern: { name: 'cistern', indoors: true, outside: false },
-  'washing-machine': { name: 'washing machine', indoors: true, outside: false },
-  hose: { name: 'hose tap', indoors: true, outside: true },
-  trough: { name: 'trough', indoors: true, outside: true },
-  hydrant: { name: 'fire hydrant', indoors: true, outside: true },
-  drip: { name: 'drip', indoors: false, outside: true },
-} as const satisfies Record<string, { name: string; indoors: boolean; outside: boolean }>
+  tap: { name: 'tap', indoors: true, outside: false, ratedLps: 0.15, ratedKPa: 50 },
+  kitchen: { name: 'kitchen tap', indoors: true, outside: false, ratedLps: 0.15, ratedKPa: 50 },
+  basin: { name: 'basin', indoors: true, outside: false, ratedLps: 0.1, ratedKPa: 50 },
+  shower: { name: 'shower', indoors: true, outside: false, ratedLps: 0.15, ratedKPa: 100 },
+  cistern: { name: 'cistern', indoors: true, outside: false, ratedLps: 0.1, ratedKPa: 30 },
+  'washing-machine': { name: 'washing machine', indoors: true, outside: false, ratedLps: 0.15, ratedKPa: 100 },
+  hose: { name: 'hose tap', indoors: true, outside: true, ratedLps: 0.3, ratedKPa: 100 },
+  trough: { name: 'trough', indoors: true, outside: true, ratedLps: 0.2, ratedKPa: 20 },
+  hydrant: { name: 'fire hydrant', indoors: true, outside: true, ratedLps: 4, ratedKPa: 100 },
+  drip: { name: 'drip', indoors: false, outside: true, ratedLps: 0.05, ratedKPa: 50 },
+} as const satisfies Record<string, Fixture>
 export type FixtureId = keyof typeof FIXTURES
 export const FIXTURE_IDS = Object.keys(FIXTURES) as [FixtureId, ...FixtureId[]]
 

@@ -13,6 +13,7 @@ export {
 export {
   boreOfPart,
   does,
+  kOf,
   layIn,
   lengthOfPart,
   levelsOut,

@@ -158,6 +158,8 @@ export const NODE_KINDS = {
     fields: {
       depthM: size(400),
       stillWaterDepthM: number(0, 400),
+      /** What it gives for each metre that its water is drawn down. */
+      specificCapacityLpsPerM: size(1000).optional(),
       yieldLPerDay: number(0, 1e7),
       rule: supplyRule(),
       pricePerM3: price(),
@@ -170,6 +172,8 @@ export const NODE_KINDS = {
     name: 'main',
     fields: {
       pressureKPa: number(0, 2000),
+      /** What was left of its pressure while so much ran. */
+      flowTest: kept({ flowLps: size(1000), pressureKPa: number(0, 2000) }).optional(),
       rule: supplyRule(),
       pricePerM3: price(),
       outage: outageSchema.optional(),
@@ -180,7 +184,12 @@ export const NODE_KINDS = {
   joint: row({ name: 'joint', fields: {}, water: 'passes', ports: through }),
   tap: row({
     name: 'tap',
-    fields: { fixture: choice(FIXTURE_IDS) },
+    fields: {
+      fixture: choice(FIXTURE_IDS),
+      /** What it passes at a pressure, where that is known better than its fixture says. */
+      ratedLps: size(1000).optional(),
+      ratedKPa: size(2000).optional(),
+    },
     water: 'leaves',
     ports: inOnly,
   }),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { bore, choice, flag, heightM, id, kept, number, size } from './limits'
 import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
-import { SCREEN_IDS } from '../catalog'
+import { PUMP_IDS, SCREEN_IDS } from '../catalog'
 
 /** What a part is there for. */
 export type Deed =
@@ -31,7 +31,29 @@ type Values<Fields extends z.ZodRawShape> = z.infer<z.ZodObject<Fields>>
 
 const row = <const Fields extends z.ZodRawShape>(of: PartRow<Fields>): PartRow<Fields> => of
 
-export const PUMP_IDS = ['on-demand', 'jet', 'submersible', 'variable-speed', 'solar'] as const
+/** Velocity heads that a fitting costs, where its maker says so: they go before its kind’s. */
+const ownK = { k: number(0, 1e6).optional() }
+/** What a maker says of a cartridge or a lamp: the flow it is made for, and what it takes there, clean and due. */
+const rated = {
+  lossKPaAtRated: number(0, 1000).optional(),
+  dirtyKPaAtRated: number(0, 1000).optional(),
+}
+
+const curvePoint = kept({ flowLps: number(0, 1000), headM: number(0, 1000) })
+type CurvePoint = z.infer<typeof curvePoint>
+const each = (points: CurvePoint[], holds: (before: CurvePoint, after: CurvePoint) => boolean) =>
+  points.every((point, at) => at === 0 || holds(points[at - 1]!, point))
+/** A pump’s curve as it is on its plate: head falls as flow grows. */
+const curveSchema = z
+  .array(curvePoint)
+  .min(2, 'must hold at least two points')
+  .max(50, 'must hold at most 50 points')
+  .refine(points => each(points, (before, after) => after.flowLps > before.flowLps), {
+    message: 'must have more flow from each point to the next',
+  })
+  .refine(points => each(points, (before, after) => after.headM < before.headM), {
+    message: 'must fall: a pump gives less head the more it passes',
+  })
 
 export const PART_KINDS = {
   pipe: row({
@@ -54,7 +76,7 @@ export const PART_KINDS = {
   valve: row({
     name: 'valve',
     tells: ({ open }) => say`valve, ${open ? 'open' : 'shut'}`,
-    fields: { boreMm: bore(), open: flag() },
+    fields: { boreMm: bore(), open: flag(), ...ownK },
     does: 'shuts',
     passes: ({ open }) => (open ? 'both ways' : 'shut'),
     levels: true,
@@ -63,7 +85,7 @@ export const PART_KINDS = {
   }),
   check: row({
     name: 'check valve',
-    fields: { boreMm: bore() },
+    fields: { boreMm: bore(), ...ownK },
     does: 'checks',
     passes: 'forward',
     levels: false,
@@ -72,7 +94,7 @@ export const PART_KINDS = {
   }),
   float: row({
     name: 'float valve',
-    fields: { boreMm: bore() },
+    fields: { boreMm: bore(), ...ownK },
     does: 'stops when full',
     passes: 'forward',
     levels: false,
@@ -87,6 +109,7 @@ export const PART_KINDS = {
       type: choice(SCREEN_IDS).optional(),
       /** A screen head below its spout: the height above the datum where its line is open to the air. */
       hangsAtM: heightM().optional(),
+      ...ownK,
     },
     does: 'meshes',
     passes: 'both ways',
@@ -96,7 +119,12 @@ export const PART_KINDS = {
   filter: row({
     name: 'filter',
     tells: ({ medium, ratingUm }) => (medium === 'carbon' ? say`carbon filter` : say`filter of ${ratingUm} µm`),
-    fields: { ratingUm: size(5000), medium: choice(['sediment', 'carbon']) },
+    fields: {
+      ratingUm: size(5000),
+      medium: choice(['sediment', 'carbon']),
+      ratedLps: size(1000).optional(),
+      ...rated,
+    },
     does: 'treats',
     passes: 'forward',
     levels: false,
@@ -105,7 +133,7 @@ export const PART_KINDS = {
   lamp: row({
     name: 'ultraviolet lamp',
     tells: ({ sensor }) => say`ultraviolet lamp${sensor ? ' with sensor' : ''}`,
-    fields: { ratedLps: size(1000), sensor: flag() },
+    fields: { ratedLps: size(1000), sensor: flag(), ...rated },
     does: 'treats',
     passes: 'forward',
     levels: false,
@@ -114,7 +142,16 @@ export const PART_KINDS = {
   pump: row({
     name: 'pump',
     tells: ({ pump, flowLps }) => say`${pump} pump, ${flow(flowLps)}`,
-    fields: { pump: choice(PUMP_IDS), flowLps: size(1000), headM: size(1000) },
+    fields: {
+      pump: choice(PUMP_IDS),
+      flowLps: size(1000),
+      headM: size(1000),
+      /** As its plate tells it; without one, the curve of its kind through its flow and head. */
+      curve: curveSchema.optional(),
+      /** The pressure that a variable-speed set holds at its outlet. */
+      setKPa: size(5000).optional(),
+      ...ownK,
+    },
     does: 'lifts',
     passes: 'forward',
     levels: false,
@@ -122,7 +159,7 @@ export const PART_KINDS = {
   }),
   union: row({
     name: 'union',
-    fields: { boreMm: bore() },
+    fields: { boreMm: bore(), ...ownK },
     does: 'joins',
     passes: 'both ways',
     levels: true,
@@ -131,7 +168,7 @@ export const PART_KINDS = {
   }),
   reducer: row({
     name: 'reducer',
-    fields: { fromMm: bore(), toMm: bore() },
+    fields: { fromMm: bore(), toMm: bore(), ...ownK },
     does: 'joins',
     passes: 'both ways',
     levels: true,
@@ -139,7 +176,7 @@ export const PART_KINDS = {
   }),
   flexible: row({
     name: 'flexible coupling',
-    fields: { lengthM: size(1000), innerDiameterMm: bore() },
+    fields: { lengthM: size(1000), innerDiameterMm: bore(), ...ownK },
     does: 'carries',
     passes: 'both ways',
     levels: true,
@@ -149,7 +186,7 @@ export const PART_KINDS = {
   }),
   meter: row({
     name: 'meter',
-    fields: { boreMm: bore() },
+    fields: { boreMm: bore(), ...ownK },
     does: 'measures',
     passes: 'both ways',
     levels: true,
@@ -204,6 +241,9 @@ export function layIn(part: Part, boreMm: number): void {
   const { bore: field, does: deed } = rowOf(part)
   if (field && ['carries', 'shuts', 'joins'].includes(deed)) Object.assign(part, { [field]: boreMm })
 }
+
+/** Velocity heads that a part costs in its bore: as its document says, else as its kind does. */
+export const kOf = (part: Part): number => ('k' in part ? part.k : undefined) ?? rowOf(part).k
 
 /** Length of line that a part makes, m. */
 export const lengthOfPart = (part: Part): number => (rowOf(part).long ? (part as PartOf<'pipe'>).lengthM : 0)

@@ -1,3 +1,4 @@
+export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'

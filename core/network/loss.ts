@@ -1,7 +1,7 @@
 import { circleArea, fittingLossM, flowAtHead, pipeFriction } from '../sums'
 import { portHeightM, type Run, type Site } from '../site'
 import { FITTING_K } from '../catalog'
-import { boreOfPart, does, lengthOfPart, rowOf } from '../kinds'
+import { boreOfPart, does, kOf, lengthOfPart } from '../kinds'
 
 const UNKNOWN_BORE_MM = 104
 
@@ -30,7 +30,7 @@ export function runLossM(run: Run, flowLps: number, waterTemperatureC: number, k
             waterTemperatureC: Math.max(0.01, waterTemperatureC),
           }).headLossM
         )
-      return sum + fittingLossM(flowLps, boreOfPart(part) ?? bore, rowOf(part).k)
+      return sum + fittingLossM(flowLps, boreOfPart(part) ?? bore, kOf(part))
     },
     fittingLossM(flowLps, bore, k),
   )
@@ -38,7 +38,7 @@ export function runLossM(run: Run, flowLps: number, waterTemperatureC: number, k
 
 /** Velocity heads that the fittings of a run cost, each in its own bore. */
 export function fittingsK(run: Run): number {
-  return run.parts.reduce((sum, part) => sum + rowOf(part).k, 0)
+  return run.parts.reduce((sum, part) => sum + kOf(part), 0)
 }
 
 /** Length of pipe and hose in a run, m. */

@@ -125,12 +125,15 @@ describe('documents of version 1', () => {
     const tank = document.nodes.find(node => node.kind === 'tank') as unknown as { ports: Record<string, unknown>[] }
     tank.ports.push({ name: 'fire', role: 'outlet', heightM: 0.05, boreMm: 50 })
     const pump = document.runs.flatMap(run => run.parts).find(part => part.kind === 'pump')!
-    pump.curve = [{ flowLps: 0, headM: 30 }]
+    pump.curve = [
+      { flowLps: 0, headM: 30 },
+      { flowLps: 1, headM: 10 },
+    ]
     const site = read(document)
     const read2 = JSON.stringify(site)
     expect(site.nodes.find(node => node.id === tap.id)).toMatchObject({ fixture: 'hydrant', ratedLps: 4 })
     expect(read2).toContain('"role":"fire"')
-    expect(read2).toContain('"curve":[{"flowLps":0,"headM":30}]')
+    expect(read2).toContain('"curve":[{"flowLps":0,"headM":30},{"flowLps":1,"headM":10}]')
     Object.assign(tap, { fixture: 'a spigot in the wall' })
     expect(read(document).nodes.find(node => node.id === tap.id)).toMatchObject({
       fixture: 'tap',

@@ -48,11 +48,25 @@ export function pipeFriction({
 }
 
 /** 64/Re in laminar flow, Colebrook–White in turbulent flow, a straight line between the two where flow is neither. */
-function frictionOf(reynolds: number, relativeRoughness: number): number {
+export function frictionOf(reynolds: number, relativeRoughness: number): number {
   if (reynolds <= LAMINAR) return 64 / reynolds
   if (reynolds >= TURBULENT) return colebrook(reynolds, relativeRoughness)
   const [low, high] = [64 / LAMINAR, colebrook(TURBULENT, relativeRoughness)]
   return low + ((high - low) * (reynolds - LAMINAR)) / (TURBULENT - LAMINAR)
+}
+
+/** How fast the friction factor falls with the Reynolds number, at a factor that `frictionOf` gave. */
+export function frictionSlope(reynolds: number, relativeRoughness: number, factor: number): number {
+  if (reynolds <= LAMINAR) return -factor / reynolds
+  if (reynolds < TURBULENT) {
+    const low = 64 / LAMINAR
+    return (factor - low) / Math.max(1e-9, reynolds - LAMINAR)
+  }
+  const [b, root] = [2.51 / reynolds, 1 / Math.sqrt(factor)]
+  const perInside = 2 / (Math.LN10 * (relativeRoughness / 3.7 + b * root))
+  // Differentiating 1/√f + 2 log₁₀(k/3.7d + 2.51/(Re √f)) = 0.
+  const rootSlope = (perInside * b * root) / reynolds / (1 + perInside * b)
+  return -2 * factor * Math.sqrt(factor) * rootSlope
 }
 
 /** Solved for 1/√f by Newton's method; the function is nearly straight, so a few steps settle it to rounding. */

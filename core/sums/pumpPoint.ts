@@ -54,6 +54,7 @@ export const pumpPointSum = defineSum({
     })
     .superRefine(({ curve, staticHeadM, lossCoefficient }, context) => {
       const refuse = (field: string, message: string) => context.addIssue({ code: 'custom', path: [field], message })
+      if (curve.length < 2) return
       if (stalls(curve)) return refuse('curve', 'must have more flow from each point to the next')
       if (rises(curve)) return refuse('curve', 'must fall: a pump gives less head the more it passes')
       const [first, last] = [curve[0]!, curve.at(-1)!]

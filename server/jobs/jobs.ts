@@ -1,10 +1,14 @@
 import { Refused } from '../lib/refused'
 import { balanceJob } from './balance'
 import { jsonIn } from './documents'
+import { networkJob } from './network'
 import { reviewJob } from './review'
 
 /** What a thread is asked for, each from the body of a request to its answer. */
-const JOBS = { balance: balanceJob, review: reviewJob } satisfies Record<string, (json: unknown) => unknown>
+const JOBS = { balance: balanceJob, network: networkJob, review: reviewJob } satisfies Record<
+  string,
+  (json: unknown) => unknown
+>
 
 export type JobName = keyof typeof JOBS
 

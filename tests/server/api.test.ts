@@ -188,7 +188,22 @@ describe('the routes', () => {
     expect(whys.find(finding => finding.check === 'overflow-too-small')!.why).toContain('The inlet is 4 in')
     expect(whys.find(finding => finding.check === 'gutter-too-small')!.why).toContain('2.95 in/h')
   })
+  it('answer flows and pressures at a moment', async () => {
+    const shut = await post('/api/network', demo())
+    expect(shut.json).toMatchObject({ converged: true, residuals: expect.any(Object) })
+    const taps = shut.json.taps as Record<string, { flowLps: number; pressureKPa: number }>
+    const [id, still] = Object.entries(taps)[0]!
+    expect(still.flowLps).toBe(0)
+    const open = await post('/api/network', { site: demo(), open: { [id]: 1 } })
+    const now = (open.json.taps as typeof taps)[id]!
+    expect(now.flowLps).toBeGreaterThan(0)
+    expect(now.pressureKPa).toBeLessThan(still.pressureKPa)
+  })
   it.each<[string, string, unknown, number, string]>([
+    ['a tap that is not there', '/api/network', { site: demo(), open: { bath: 1 } }, 422, 'open.bath'],
+    ['a tank over its rim', '/api/network', { site: demo(), levels: { 'tank-1': 9 } }, 422, 'levels.tank-1'],
+    ['a pump half running', '/api/network', { site: demo(), running: { pump: 0.5 } }, 422, 'running.pump'],
+    ['what cannot be asked', '/api/network', { site: demo(), taps: {} }, 422, 'taps'],
     ['no JSON', '/api/review', '{oops', 400, ''],
     ['too large', '/api/balance', `"${'x'.repeat(5 * 1024 * 1024)}"`, 413, ''],
     ['no site', '/api/balance', { hello: 1 }, 422, 'format'],

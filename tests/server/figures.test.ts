@@ -5,6 +5,7 @@ import { SUMS, solveSum } from '../../core/sums'
 import { readSite, type Site } from '../../core/site'
 import { Refused } from '../../server/lib/refused'
 import { balanceJob } from '../../server/jobs/balance'
+import { networkJob } from '../../server/jobs/network'
 import { reviewJob } from '../../server/jobs/review'
 import { placesOf, valueAt, withAt } from '../places'
 import { arbitrarySite } from '../sites'
@@ -36,7 +37,13 @@ function answeredBy(answer: () => unknown): unknown {
 function amissIn(json: unknown): string[] {
   const tank = (json as Site).nodes.find(node => node.kind === 'tank')?.id
   const sizes = tank ? { tank, litres: [100, 5000] } : undefined
-  const answers = [() => balanceJob({ site: json, options: { years: 1, members: 2, sizes } }), () => reviewJob(json)]
+  const taps = (json as Site).nodes.filter(node => node.kind === 'tap')
+  const open = Object.fromEntries(taps.map(({ id }) => [id, 1]))
+  const answers = [
+    () => balanceJob({ site: json, options: { years: 1, members: 2, sizes } }),
+    () => reviewJob(json),
+    () => networkJob({ site: json, open }),
+  ]
   return answers.flatMap(answer => amiss(answeredBy(answer)))
 }
 

@@ -1,0 +1,267 @@
+import { evenLaw, perVelocityHead, pipeLaw, squareLaw, type Law } from './laws'
+import { heldHeadM, isDiaphragm, runningLaw, shutOffM, stoppedLaw } from './pumps'
+import { eliminationOf, type Elimination } from './factor'
+import { boreMm } from '../loss'
+import { headOfPressureM, pipeVelocityMps } from '../../sums'
+import { FITTING_K, TREATMENT } from '../../catalog'
+import { graphOf, nodeById, onceLaid, portHeightM, type Run, type Site } from '../../site'
+import { boreOfPart, does, kOf, lengthOfPart, type NodeOf, type Part, type PartOf, type Tank } from '../../kinds'
+
+/** Where water stands at a height of its own: a tank at one of its ports, a pressure tank, or any other known head. */
+export type Fixed =
+  | { kind: 'tank'; tank: Tank; portM: number }
+  | { kind: 'pressureTank'; node: NodeOf<'pressureTank'> }
+  /** `gives`: water comes from there; from the open air none does. */
+  | { kind: 'head'; headM: number; gives: boolean }
+
+/** A pump in a link, the laws of the link before and after it apart, so that one that holds a pressure can be set. */
+export interface PumpIn {
+  part: PartOf<'pump'>
+  running: Law
+  stopped: Law
+  shutOffM: number
+  diaphragm: boolean
+  /** What a variable-speed set holds behind it, above the datum, and what its line takes before and after it. */
+  holds?: { headM: number; before: Law[]; after: Law[] }
+}
+
+/**
+ * What has one flow from a place to another: a run, the rest of a run behind a relief valve, a tap’s mouth, or what a
+ * source gives way. `from` and `to` count unknown heads first, then the fixed ones.
+ */
+export interface Link {
+  runId?: string
+  tap?: NodeOf<'tap'>
+  from: number
+  to: number
+  /** The entry of the elimination between them, where both are unknown. */
+  entry: number
+  laws: Law[]
+  pumps: PumpIn[]
+  /** Water goes through it forward alone. */
+  check: boolean
+  shut: boolean
+  /** The height of a tank’s water above the datum at which its float shuts this. */
+  float?: { tank: Tank; shutsAtM: number }
+  /** Head that must be overcome before anything flows: a relief valve’s setting above its place. */
+  opensAtM: number
+  /** The bore in which its water goes fastest. */
+  narrowestMm: number
+  beginsAs: number
+}
+
+/** A site’s lines under pressure, in the shape in which they are solved. */
+export interface Lines {
+  site: Site
+  unknowns: number
+  fixed: Fixed[]
+  /** Each unknown’s own height, for where no water reaches it. */
+  heightM: number[]
+  /** The place of each node of the document: an unknown, or a fixed head. */
+  placeOf: Map<string, number>
+  links: Link[]
+  elimination: Elimination
+}
+
+/** Spouts and chambers, and what runs from them alone, belong to the storm. */
+const ofStorm = (site: Site, run: Run): boolean =>
+  [run.from, run.to].some(end => ['spout', 'chamber'].includes(nodeById(site, end.node).kind))
+
+export const linesOf = onceLaid((site: Site): Lines => {
+  const { waterTemperatureC } = site.place
+  const heightM: number[] = []
+  const fixed: Fixed[] = []
+  const placeOf = new Map<string, number>()
+  const links: (Omit<Link, 'from' | 'to' | 'entry'> & { from: Place; to: Place })[] = []
+  /** A place of which it is not yet known how many unknowns come before it. */
+  type Place = { unknown: number } | { fixed: number }
+  const places = new Map<string, Place>()
+  const unknown = (atM: number): Place => ({ unknown: heightM.push(atM) - 1 })
+  const held = (known: Fixed): Place => ({ fixed: fixed.push(known) - 1 })
+  const air = (atM: number): Place => held({ kind: 'head', headM: atM, gives: false })
+  const once = (key: string, make: () => Place): Place => {
+    const place = places.get(key) ?? make()
+    places.set(key, place)
+    return place
+  }
+  const source = (headM: number, law: Law | undefined, atM: number): Place => {
+    const still = held({ kind: 'head', headM, gives: true })
+    if (!law) return still
+    const given = unknown(atM)
+    links.push({ ...plain, from: still, to: given, laws: [law] })
+    return given
+  }
+
+  function nodePlace(id: string): Place | undefined {
+    const node = nodeById(site, id)
+    switch (node.kind) {
+      case 'spout':
+      case 'chamber':
+        return undefined
+      case 'tank':
+        return once(id, () => held({ kind: 'tank', tank: node, portM: node.baseM }))
+      case 'pressureTank':
+        return once(id, () => held({ kind: 'pressureTank', node }))
+      case 'well': {
+        const { specificCapacityLpsPerM: capacity } = node
+        const waterM = node.groundM - node.stillWaterDepthM
+        return once(id, () => source(waterM, capacity === undefined ? undefined : evenLaw(1 / capacity), node.baseM))
+      }
+      case 'main': {
+        const restM = headOfPressureM(node.pressureKPa)
+        const test = node.flowTest
+        const lostM = test && restM - headOfPressureM(test.pressureKPa)
+        const law = lostM ? squareLaw(Math.max(0, lostM) / test.flowLps ** 2) : undefined
+        return once(id, () => source(node.baseM + restM, law, node.baseM))
+      }
+      case 'outfall':
+        return once(id, () => air(node.baseM))
+      case 'joint':
+        return once(id, () => unknown(node.baseM))
+      case 'tap':
+        return once(id, () => {
+          const place = unknown(node.baseM)
+          links.push({ ...plain, from: place, to: air(node.baseM), tap: node, check: true, beginsAs: 0.1 })
+          return place
+        })
+    }
+  }
+  function endPlace(end: Run['from']): Place {
+    const node = nodeById(site, end.node)
+    if (node.kind !== 'tank') return nodePlace(end.node)!
+    const portM = portHeightM(site, end)
+    return once(`${end.node} ${end.port}`, () => held({ kind: 'tank', tank: node, portM }))
+  }
+
+  for (const node of site.nodes) nodePlace(node.id)
+  for (const run of site.runs) {
+    if (ofStorm(site, run)) continue
+    const profile = heightsAlong(site, run)
+    let from = endPlace(run.from)
+    // A relief valve lets water out of the line, so that what is behind it may have another flow.
+    const stretches = splitAt(run.parts, part => does(part, 'relieves'))
+    stretches.forEach(({ parts, at }, index) => {
+      const last = index === stretches.length - 1
+      const to = last ? endPlace(run.to) : unknown(profile(at))
+      links.push({ ...linkOf(site, run, parts, profile, index === 0, last), from, to })
+      if (!last) {
+        const relief = run.parts[at] as PartOf<'relief'>
+        const opensAtM = headOfPressureM(relief.setKPa)
+        const law = evenLaw(opensAtM / 10)
+        links.push({ ...plain, from: to, to: air(profile(at)), laws: [law], opensAtM, check: true, beginsAs: 0 })
+      }
+      from = to
+    })
+  }
+
+  const count = heightM.length
+  const placed = (place: Place) => ('unknown' in place ? place.unknown : count + place.fixed)
+  const ends = links.map(({ from, to }) => [placed(from), placed(to)] as const)
+  for (const { id } of site.nodes) {
+    const place = places.get(id)
+    if (place) placeOf.set(id, placed(place))
+  }
+  const both = ([from, to]: readonly [number, number]) => from < count && to < count && from !== to
+  const elimination = eliminationOf(count, ends.filter(both))
+  const numbered = links.map((link, at): Link => {
+    const [from, to] = ends[at]!
+    return { ...link, from, to, entry: both(ends[at]!) ? elimination.entryOf(from, to) : -1 }
+  })
+  return { site, unknowns: count, fixed, heightM, placeOf, links: numbered, elimination }
+
+  function linkOf(site: Site, run: Run, parts: Part[], profile: Profile, first: boolean, last: boolean) {
+    const pipeMm = boreMm(run)
+    const law = (part: Part) => lawOf(part, pipeMm, waterTemperatureC)
+    const laws = parts.flatMap(part => law(part) ?? [])
+    const isTank = (end: Run['from']) => nodeById(site, end.node).kind === 'tank'
+    const [leaves, arrives] = [first && isTank(run.from), last && isTank(run.to)]
+    const [entry, exit] = [FITTING_K.entry, FITTING_K.exit].map(k => k * perVelocityHead(pipeMm))
+    const start = leaves ? [squareLaw(entry!, exit!)] : []
+    const end = arrives ? [squareLaw(exit!, entry!)] : []
+    const bores = parts.flatMap(part => (does(part, 'carries') ? [boreOfPart(part)!] : []))
+    const floats = parts.some(part => does(part, 'stops when full')) && last && arrives
+    const pumps = parts.flatMap((part, at): PumpIn[] => {
+      if (part.kind !== 'pump') return []
+      const before = [...start, ...parts.slice(0, at).flatMap(each => law(each) ?? [])]
+      const after = [...parts.slice(at + 1).flatMap(each => law(each) ?? []), ...end]
+      const heldM = profile(run.parts.indexOf(part)) + heldHeadM(part)
+      return [
+        {
+          part,
+          running: runningLaw(part, pipeMm),
+          stopped: stoppedLaw(pipeMm),
+          shutOffM: shutOffM(part),
+          diaphragm: isDiaphragm(part),
+          holds: part.pump === 'variable-speed' ? { headM: heldM, before, after } : undefined,
+        },
+      ]
+    })
+    const narrowestMm = Math.min(...bores, ...(bores.length ? [] : [pipeMm]))
+    return {
+      ...plain,
+      runId: run.id,
+      laws: [...start, ...laws, ...end],
+      pumps,
+      check: parts.some(part => does(part, 'checks')) || pumps.some(pump => pump.diaphragm),
+      shut: run.parts.some(part => part.kind === 'valve' && !part.open),
+      float: floats ? { tank: nodeById(site, run.to.node) as Tank, shutsAtM: portHeightM(site, run.to) } : undefined,
+      narrowestMm,
+      beginsAs: 0.5 / pipeVelocityMps(1, narrowestMm),
+    }
+  }
+})
+
+const plain = {
+  laws: [] as Law[],
+  pumps: [] as PumpIn[],
+  check: false,
+  shut: false,
+  opensAtM: 0,
+  narrowestMm: Infinity,
+  beginsAs: 0.1,
+}
+
+/** What a part takes that is no pump; nothing where its kind takes nothing. */
+function lawOf(part: Part, pipeMm: number, waterTemperatureC: number): Law | undefined {
+  if (part.kind === 'pipe') return pipeLaw(part, waterTemperatureC)
+  if (part.kind === 'pump') return undefined
+  if (part.kind === 'filter' || part.kind === 'lamp') {
+    const usual = part.kind === 'lamp' ? { ...TREATMENT.lamp, ratedLps: part.ratedLps } : TREATMENT[part.medium]
+    const { ratedLps = usual.ratedLps, lossKPaAtRated = usual.lossKPaAtRated } = part
+    return squareLaw(headOfPressureM(lossKPaAtRated) / ratedLps ** 2)
+  }
+  const k = kOf(part)
+  return k ? squareLaw(k * perVelocityHead(ownBoreMm(part) ?? pipeMm)) : undefined
+}
+
+/** The bore that a fitting’s k is of: a reducer’s is its narrow side. */
+const ownBoreMm = (part: Part): number | undefined =>
+  part.kind === 'reducer' ? Math.min(part.fromMm, part.toMm) : boreOfPart(part)
+
+/** Height of the line at a part, by its place in the run. */
+type Profile = (at: number) => number
+
+/** Heights along a run, even from end to end along its length. */
+export function heightsAlong(site: Site, run: Run): Profile {
+  const [fromM, toM] = [portHeightM(site, run.from), portHeightM(site, run.to)]
+  const upTo = [0]
+  for (const part of run.parts) upTo.push(upTo.at(-1)! + lengthOfPart(part))
+  const lengthM = upTo.at(-1)!
+  return at => (lengthM ? fromM + ((toM - fromM) * upTo[at]!) / lengthM : fromM)
+}
+
+/** A list cut at some of its items: the stretches between them, and where each ends. */
+function splitAt<Item>(items: Item[], cuts: (item: Item) => boolean): { parts: Item[]; at: number }[] {
+  const stretches: { parts: Item[]; at: number }[] = []
+  let begin = 0
+  items.forEach((item, at) => {
+    if (!cuts(item)) return
+    stretches.push({ parts: items.slice(begin, at), at })
+    begin = at + 1
+  })
+  return [...stretches, { parts: items.slice(begin), at: items.length }]
+}
+
+/** Nodes of a site that belong to its lines under pressure. */
+export const isUnderPressure = (site: Site, id: string): boolean =>
+  !['spout', 'chamber'].includes(graphOf(site).node(id)!.kind)

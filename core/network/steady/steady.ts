@@ -1,0 +1,292 @@
+import { squareLaw, WALL, type Law, type Loss } from './laws'
+import { isUnderPressure, linesOf, type Lines, type Link } from './lines'
+import { seek, type Moment, type Sought, type Standing } from './solve'
+import { headOfPressureM, pipeVelocityMps, staticPressure } from '../../sums'
+import { FIXTURES } from '../../catalog'
+import { dripPlan, graphOf, runName, spillM, type Run, type Site } from '../../site'
+import type { NodeOf, Tank } from '../../kinds'
+
+/** What is open, how high tanks stand, what pressure tanks are at and which pumps run; what is left out is as it is. */
+export interface Asked {
+  /** Share to which taps are open; those that are not named are shut. */
+  open?: Record<string, number>
+  /** Metres of water above a tank's floor; a tank that is not named stands where it spills. */
+  levels?: Record<string, number>
+  /** Pressures of pressure tanks, kPa; one that is not named is midway between its switch's two. */
+  pressures?: Record<string, number>
+  /** Whether a run's pumps run; those that are not named do. */
+  running?: Record<string, boolean>
+}
+
+export type RunStatus = 'flowing' | 'still' | 'shut' | 'checked' | 'float-shut' | 'stopped' | 'dry'
+
+export interface RunState {
+  flowLps: number
+  /** The highest along the run. */
+  velocityMps: number
+  /** What friction and fittings take. */
+  lossM: number
+  status: RunStatus
+}
+export interface Steady {
+  converged: boolean
+  steps: number
+  nodes: Record<string, { headM: number; pressureKPa: number }>
+  runs: Record<string, RunState>
+  taps: Record<string, { flowLps: number; pressureKPa: number }>
+  residuals: { continuityLps: number; energyM: number }
+  /** Where no answer was found: the run that is furthest from one. */
+  trouble?: string
+}
+
+const STILL_LPS = 1e-7
+/** Pumps that hold a pressure change what they do, one at a time, no oftener than this before it is given up. */
+const MOST_ROUNDS = 60
+/** A valve that opens no further than this is shut. */
+const LEAST_OPEN = 1e-4
+
+/**
+ * Flows and pressures of a site's lines while nothing changes: every joint passes on what it gets, and along every run
+ * the heads differ by what its parts take and its pumps give. Heads in metres above the datum, pressures above the
+ * air's.
+ */
+export function steady(site: Site, asked: Asked = {}): Steady {
+  const lines = linesOf(site)
+  const moment = momentOf(lines, asked)
+  cutOffDry(lines, moment.standing)
+  let sought = seek(lines, moment)
+  let unsettled = setPumps(lines, moment)
+  let { steps } = sought
+  for (let rounds = 0; sought.converged && unsettled && rounds < MOST_ROUNDS; rounds++) {
+    sought = seek(lines, moment)
+    steps += sought.steps
+    unsettled = setPumps(lines, moment)
+  }
+  const trouble = unsettled ? unsettledPump(site, unsettled) : sought.converged ? undefined : offItsLaw(site, sought)
+  return told(lines, moment, { ...sought, steps }, trouble)
+}
+
+/** Tanks, switches, taps and pumps as they are asked about; flows where the search begins. */
+function momentOf(lines: Lines, { open = {}, levels = {}, pressures = {}, running = {} }: Asked): Moment {
+  const { site, fixed, links, unknowns } = lines
+  const waterM = (tank: Tank) => (tank.id in levels ? tank.baseM + levels[tank.id]! : spillM(site, tank))
+  const isAir = (place: number) => {
+    const known = fixed[place - unknowns]
+    return known?.kind === 'tank' && waterM(known.tank) <= known.portM
+  }
+  const fixedM = Float64Array.from(fixed, known => {
+    if (known.kind === 'tank') return Math.max(known.portM, waterM(known.tank))
+    if (known.kind === 'head') return known.headM
+    const { id, baseM, cutInKPa, cutOutKPa } = known.node
+    return baseM + headOfPressureM(pressures[id] ?? (cutInKPa + cutOutKPa) / 2)
+  })
+  const gives = (place: number) => {
+    const known = fixed[place - unknowns]
+    return !known || known.kind !== 'head' || known.gives
+  }
+  const standing = links.map((link): Standing => {
+    const { tap, float, runId } = link
+    const runs = running[runId ?? ''] ?? true
+    const [fromAir, toAir] = [isAir(link.from), isAir(link.to)]
+    const share = tap ? (open[tap.id] ?? 0) : 1
+    return {
+      closed:
+        link.shut ||
+        share < LEAST_OPEN ||
+        (float !== undefined && waterM(float.tank) >= float.shutsAtM) ||
+        (!runs && link.pumps.some(pump => pump.diaphragm)) ||
+        // A pump that finds air gives nothing, and its line stands.
+        (fromAir && runs && link.pumps.length > 0),
+      noForward: fromAir || !gives(link.from),
+      noBackward: link.check || toAir || !gives(link.to),
+      pump: runs ? 'runs' : 'stands',
+      mouth: tap && mouthOf(site, tap, share),
+    }
+  })
+  return {
+    fixedM,
+    standing,
+    headM: new Float64Array(unknowns),
+    flowLps: Float64Array.from(links, (link, at) => (standing[at]!.closed ? 0 : link.beginsAs)),
+  }
+}
+
+/** What a tap takes at a share open: by the root of its pressure; drip with a steady flow no more than that. */
+function mouthOf(site: Site, tap: NodeOf<'tap'>, share: number): Law {
+  const usual = FIXTURES[tap.fixture]
+  const drips = tap.fixture === 'drip' ? dripLps(site, tap.id) : 0
+  const ratedLps = share * (tap.ratedLps ?? (drips || usual.ratedLps))
+  const ratedM = headOfPressureM(tap.ratedKPa ?? usual.ratedKPa)
+  const root = squareLaw(ratedM / ratedLps ** 2)
+  if (tap.fixture !== 'drip') return root
+  return (flowLps, loss) => {
+    root(Math.min(flowLps, ratedLps), loss)
+    if (flowLps <= ratedLps) return
+    loss.headM += WALL * (flowLps - ratedLps)
+    loss.slope = WALL
+  }
+}
+
+/** Flow of the widest zone that a drip tap serves, by its own emitters. */
+const dripLps = (site: Site, tapId: string): number =>
+  Math.max(
+    0,
+    ...site.uses.flatMap(({ at, amount }) =>
+      at === tapId && amount.by === 'bed' && amount.drip ? [dripPlan(amount.drip).zoneLph / 3600] : [],
+    ),
+  )
+
+/** Closes what no water can reach: what hangs together without a source that is wet. */
+function cutOffDry({ links, unknowns }: Lines, standing: Standing[]): void {
+  const joined = Array.from({ length: unknowns }, (_, at) => at)
+  const root = (at: number): number => {
+    while (joined[at] !== at) at = joined[at] = joined[joined[at]!]!
+    return at
+  }
+  links.forEach(({ from, to }, at) => {
+    if (!standing[at]!.closed && from < unknowns && to < unknowns) joined[root(from)] = root(to)
+  })
+  const wet = new Set<number>()
+  links.forEach(({ from, to }, at) => {
+    const { closed, noForward, noBackward } = standing[at]!
+    if (closed) return
+    if (from >= unknowns && to < unknowns && !noForward) wet.add(root(to))
+    if (to >= unknowns && from < unknowns && !noBackward) wet.add(root(from))
+  })
+  links.forEach(({ from, to }, at) => {
+    const open = from < unknowns ? from : to
+    if (open < unknowns && !wet.has(root(open))) standing[at]!.closed = true
+    // Between two fixed heads neither of which gives, nothing flows.
+    else if (open >= unknowns && standing[at]!.noForward && standing[at]!.noBackward) standing[at]!.closed = true
+  })
+}
+
+/** True where water comes to a link’s beginning some other way than through the link itself. */
+function isFed({ links, unknowns }: Lines, standing: Standing[], link: Link): boolean {
+  if (link.from >= unknowns) return true
+  const reached = new Set([link.from])
+  for (const place of reached) {
+    for (const [at, other] of links.entries()) {
+      const { closed, noForward, noBackward } = standing[at]!
+      if (other === link || closed) continue
+      const [next, gives] = other.from === place ? [other.to, !noBackward] : [other.from, !noForward]
+      if (other.from !== place && other.to !== place) continue
+      if (next < unknowns) reached.add(next)
+      else if (gives) return true
+    }
+  }
+  return false
+}
+
+/** Sets the first variable-speed pump that is to do something else, by what stands behind it; that pump’s link. */
+function setPumps(lines: Lines, moment: Moment): Link | undefined {
+  const { links, unknowns } = lines
+  const loss: Loss = { headM: 0, slope: 0 }
+  return links.find((link, at) => {
+    const standing = moment.standing[at]!
+    const [pump] = link.pumps
+    if (!pump?.holds || standing.closed || !pumpsRun(standing)) return false
+    const flowLps = moment.flowLps[at]!
+    const { headM: heldM, before } = pump.holds
+    const taken = (laws: Law[]) => {
+      loss.headM = loss.slope = 0
+      for (const law of laws) law(flowLps, loss)
+      return loss.headM
+    }
+    const mouthM = headAt(moment, unknowns, link.from) - taken(before)
+    const slack = 1e-6
+    const [idleM, fullM] = [mouthM - taken([pump.stopped]), mouthM - taken([pump.running])]
+    // Past the end of its curve a running pump would only be in the way.
+    const helps = idleM <= heldM + slack && fullM > idleM
+    const next = !helps ? 'idles' : fullM > heldM + slack ? 'holds' : 'runs'
+    if (next === standing.pump || (next === 'holds' && !isFed(lines, moment.standing, link))) return false
+    standing.pump = next
+    return true
+  })
+}
+const pumpsRun = ({ pump }: Standing): boolean => pump !== 'stands'
+
+const headAt = ({ headM, fixedM }: Moment, unknowns: number, place: number): number =>
+  place < unknowns ? headM[place]! : fixedM[place - unknowns]!
+
+/** The answer in the words of the document. */
+function told(lines: Lines, moment: Moment, { steps, energyM }: Sought, trouble: string | undefined): Steady {
+  const { site, links, unknowns, placeOf, heightM } = lines
+  const reached = new Uint8Array(unknowns)
+  links.forEach(({ from, to }, at) => {
+    if (moment.standing[at]!.closed) return
+    for (const place of [from, to]) if (place < unknowns) reached[place] = 1
+  })
+  heightM.forEach((ownM, at) => {
+    if (!reached[at]) moment.headM[at] = ownM
+  })
+  const flowOf = (at: number) => {
+    const flowLps = moment.flowLps[at]!
+    const { closed, noForward, noBackward } = moment.standing[at]!
+    return closed || Math.abs(flowLps) < STILL_LPS || (flowLps > 0 ? noForward : noBackward) ? 0 : flowLps
+  }
+
+  const nodes: Steady['nodes'] = {}
+  for (const { id, baseM } of site.nodes) {
+    if (!isUnderPressure(site, id)) continue
+    const headM = headAt(moment, unknowns, placeOf.get(id)!)
+    nodes[id] = { headM, pressureKPa: staticPressure({ headM: headM - baseM }).pressureKPa }
+  }
+  const taps: Steady['taps'] = {}
+  for (const node of site.nodes) if (node.kind === 'tap') taps[node.id] = { flowLps: 0, ...pressureOf(nodes[node.id]!) }
+  const runs: Steady['runs'] = {}
+  const leftOver = new Float64Array(unknowns)
+  links.forEach((link, at) => {
+    const flowLps = flowOf(at)
+    if (link.from < unknowns) leftOver[link.from]! -= flowLps
+    if (link.to < unknowns) leftOver[link.to]! += flowLps
+    if (link.tap) taps[link.tap.id]!.flowLps = flowLps
+    if (link.runId === undefined) return
+    const state = stateOf(link, at, flowLps)
+    const first = runs[link.runId]
+    runs[link.runId] = first
+      ? { ...first, velocityMps: Math.max(first.velocityMps, state.velocityMps), lossM: first.lossM + state.lossM }
+      : state
+  })
+  const continuityLps = leftOver.reduce((most, left) => Math.max(most, Math.abs(left)), 0)
+  const answer = { converged: !trouble, steps, nodes, runs, taps, residuals: { continuityLps, energyM } }
+  return trouble ? { ...answer, trouble } : answer
+
+  function stateOf(link: Link, at: number, flowLps: number): RunState {
+    const loss: Loss = { headM: 0, slope: 0 }
+    for (const law of link.laws) law(flowLps, loss)
+    if (['stands', 'idles'].includes(moment.standing[at]!.pump))
+      for (const pump of link.pumps) pump.stopped(flowLps, loss)
+    return {
+      flowLps,
+      velocityMps: Math.abs(flowLps) && pipeVelocityMps(Math.abs(flowLps), link.narrowestMm),
+      lossM: Math.abs(loss.headM),
+      status: statusOf(link, at, flowLps),
+    }
+  }
+  function statusOf(link: Link, at: number, flowLps: number): RunStatus {
+    const { closed, noForward, pump } = moment.standing[at]!
+    if (link.shut) return 'shut'
+    if (flowLps !== 0) return 'flowing'
+    if (link.float && headAt(moment, unknowns, placeOf.get(link.float.tank.id)!) >= link.float.shutsAtM)
+      return 'float-shut'
+    if (link.pumps.length && pump === 'stands') return 'stopped'
+    if (closed || noForward) return 'dry'
+    const push = link.pumps.reduce((sum, each) => sum + each.shutOffM, 0)
+    const aheadM = headAt(moment, unknowns, link.from) + push - headAt(moment, unknowns, link.to)
+    if (link.pumps.some(each => each.diaphragm)) return 'stopped'
+    return link.check && aheadM < -STILL_LPS ? 'checked' : 'still'
+  }
+}
+
+const pressureOf = ({ pressureKPa }: { pressureKPa: number }) => ({ pressureKPa })
+
+/** What a link is called in a sentence. */
+function called(site: Site, link: Link | undefined): string {
+  const run = link?.runId === undefined ? undefined : (graphOf(site).run(link.runId) as Run)
+  return run ? `“${runName(site, run)}”` : 'a tap or a source'
+}
+const offItsLaw = (site: Site, { worst, energyM }: Sought): string =>
+  `No steady flow was found: along ${called(site, worst)} the heads are still ${energyM.toPrecision(2)} m apart.`
+const unsettledPump = (site: Site, link: Link): string =>
+  `No steady flow was found: the pump of ${called(site, link)} settles at no speed, since each asks for another.`

@@ -1,0 +1,4 @@
+import { workRoute } from '../lib/workers'
+
+/** Flows and pressures of a site’s lines at a moment. */
+export default workRoute('network')
