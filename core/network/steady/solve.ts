@@ -30,6 +30,8 @@ export interface Sought {
 }
 
 const MOST_STEPS = 200
+/** So many steps are taken whole: that finds in a few which walls are met. Where they swing, steps are cut from then on. */
+const BOLD_STEPS = 12
 const [ENERGY_M, FLOW_LPS, DRAWN_LPS] = [1e-6, 1e-7, 5e-8]
 /** Where a law is flat at no flow, as a bare fitting's, flows only halve from step to step: heads alone are enough then. */
 const [MANY_STEPS, EXACT_M] = [20, 1e-9]
@@ -154,7 +156,7 @@ export function seek({ unknowns, links, elimination }: Lines, moment: Moment): S
   let left = unrest()
   for (let steps = 1; steps <= MOST_STEPS; steps++) {
     step()
-    const share = shareOf()
+    const share = steps > BOLD_STEPS ? shareOf() : (tried(1), 1)
     // Where that leads back to itself it may swing about the answer, and is followed by halves.
     const follows = steps > MANY_STEPS ? 0.5 : 1
     let [most, behind] = [0, 0]
