@@ -1,5 +1,6 @@
 import { catchStep } from './catch/definition'
 import { clean } from './clean/definition'
+import { lift } from './lift/definition'
 import { need } from './need/definition'
 import type { StepDefinition, StepId } from './step'
 import { store } from './store/definition'
@@ -10,7 +11,7 @@ export const STEPS: StepDefinition[] = [
   catchStep,
   clean,
   store,
-  { id: 'lift', name: 'Lift' },
+  lift,
   { id: 'reach', name: 'Reach' },
   { id: 'try', name: 'Try' },
   { id: 'build', name: 'Build' },

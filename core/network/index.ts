@@ -1,3 +1,4 @@
+export { levelsAt, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'

@@ -5,9 +5,15 @@ import { boreOfPart, does, kOf, lengthOfPart } from '../kinds'
 
 const UNKNOWN_BORE_MM = 104
 
-/** Bore of a run's pipe: what fittings without one of their own are reckoned in. */
+/** Bore of a run's first pipe, else of its first part that has one: what fittings without one are reckoned in. */
 export function boreMm(run: Run): number {
-  return run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? UNKNOWN_BORE_MM
+  const pipe = run.parts.find(part => part.kind === 'pipe')
+  if (pipe) return pipe.innerDiameterMm
+  for (const part of run.parts) {
+    const own = boreOfPart(part)
+    if (own !== undefined) return own
+  }
+  return UNKNOWN_BORE_MM
 }
 
 /**

@@ -121,6 +121,7 @@ const TOLD: Record<string, Partial<FieldRow>> = {
 const TAILS: [tail: string, kind: Kind][] = [
   ['MmPerH', 'intensity'],
   ['LPerDay', 'dailyVolume'],
+  ['Mps', 'speed'],
   ['Lps', 'flow'],
   ['Lph', 'hourFlow'],
   ['KPa', 'pressure'],

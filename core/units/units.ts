@@ -8,6 +8,7 @@ export type System = 'metric' | 'us' | 'imperial'
 export type Kind =
   | 'length'
   | 'bore'
+  | 'speed'
   /** A pipe's or a fitting's bore: where inches are spoken, called by its trade size. */
   | 'pipe'
   | 'area'
@@ -80,6 +81,10 @@ export const UNITS: Record<Kind, Unit[]> = {
     US_GALLON,
     IMPERIAL_GALLON,
     { factor: 1728 * (INCH_MM / 100) ** 3, words: ['ft³', 'ft3', 'cu ft', 'cubic feet'] },
+  ],
+  speed: [
+    { factor: 1, words: ['m/s', 'mps'] },
+    { factor: 0.3048, words: ['ft/s', 'fps'] },
   ],
   flow: [
     { factor: 1, words: ['L/s', 'l/s', 'lps'] },
@@ -185,6 +190,11 @@ export const SHOWN: Record<Kind, Record<System, Shown>> = {
     metric: { unit: 'L', decimals: 1 },
     us: { unit: 'US gal', decimals: 1 },
     imperial: { unit: 'imp gal', decimals: 1 },
+  },
+  speed: {
+    metric: { unit: 'm/s', decimals: 1 },
+    us: { unit: 'ft/s', decimals: 1 },
+    imperial: { unit: 'ft/s', decimals: 1 },
   },
   flow: {
     metric: { unit: 'L/s', decimals: 2 },

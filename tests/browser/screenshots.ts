@@ -26,7 +26,7 @@ it('takes the main views', async () => {
   await shoot('yard')
   await page.go('/new')
   await shoot('new-site')
-  for (const step of ['need', 'catch', 'clean', 'store']) {
+  for (const step of ['need', 'catch', 'clean', 'store', 'lift']) {
     await page.openDemo('quillfern-ridge', step)
     await shoot(step)
   }

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { momentTogether } from './useMoment'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { useSelection } from '~/stores/useSelection'
+import { runName } from '#core/site'
+import { boreMm, pipeLengthM, type RunStatus } from '#core/network'
+
+/** Every line under pressure as it runs while the taps that are named run. */
+const store = useSite()
+const { show } = useUnits()
+const { pickRun, runId } = useSelection()
+const WORDS: Record<RunStatus, string> = {
+  flowing: '',
+  still: 'still',
+  shut: 'a valve is shut',
+  checked: 'held by its check valve',
+  'float-shut': 'its float is shut',
+  stopped: 'its pump stands',
+  dry: 'no water reaches it',
+}
+/** Faster water wears and hammers. */
+const FAST_MPS = 2
+const rows = computed(() => {
+  const { runs } = momentTogether(store.site!)
+  return store.site!.runs.flatMap(run => (runs[run.id] ? [{ run, state: runs[run.id]! }] : []))
+})
+</script>
+
+<template>
+  <section>
+    <h2>Lines in numbers</h2>
+    <p class="soft">As they run while the taps run that are named under Taps at once.</p>
+    <table class="compare">
+      <thead>
+        <tr>
+          <th scope="col">line</th>
+          <th scope="col">pipe</th>
+          <th scope="col">length</th>
+          <th scope="col">flow</th>
+          <th scope="col">speed</th>
+          <th scope="col">takes</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ run, state } in rows" :key="run.id" :data-line="run.id" :class="{ on: run.id === runId }">
+          <th scope="row">
+            <button type="button" class="plain small" @click="pickRun(run.id)">{{ runName(store.site!, run) }}</button>
+          </th>
+          <td>{{ show(boreMm(run), 'pipe') }}</td>
+          <td>{{ show(pipeLengthM(run), 'length') }}</td>
+          <template v-if="state.status === 'flowing'">
+            <td class="figure">{{ show(Math.abs(state.flowLps), 'flow') }}{{ state.flowLps < 0 ? ' back' : '' }}</td>
+            <td :class="{ fast: state.velocityMps > FAST_MPS }">{{ show(state.velocityMps, 'speed') }}</td>
+            <td>{{ show(state.lossM, 'length') }}</td>
+          </template>
+          <td v-else colspan="3" class="soft">{{ WORDS[state.status] }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.fast {
+  color: var(--rust);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import WayTable from './WayTable.vue'
+import { atOnce, momentOf, momentTogether, wantedLps } from './useMoment'
+import ChoiceField from '~/fields/ChoiceField.vue'
+import SumFigure from '~/fields/SumFigure.vue'
+import { choicesOf } from '~/fields/choices'
+import ThingField from '~/fields/ThingField.vue'
+import { useThing } from '~/fields/useThing'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { nameOf } from '#core/site'
+import { wayOfWater } from '#core/network'
+import { FIXTURE_IDS, FIXTURES } from '#core/catalog'
+import type { NodeOf } from '#core/kinds'
+
+/** One tap: what it passes and at which pressure, alone and with the others, and where its pressure goes on the way. */
+const props = defineProps<{ tap: NodeOf<'tap'> }>()
+const store = useSite()
+const { show } = useUnits()
+const site = computed(() => store.site!)
+const set = useThing('node', () => props.tap.id)
+const fixtures = choicesOf(FIXTURE_IDS, FIXTURES)
+const full = computed(() => momentOf(site.value, [props.tap.id], 'full'))
+const low = computed(() => momentOf(site.value, [props.tap.id], 'low'))
+const still = computed(() => momentOf(site.value, [], 'full').nodes[props.tap.id]!)
+const together = computed(() => (atOnce(site.value).includes(props.tap.id) ? momentTogether(site.value) : undefined))
+const way = computed(() => wayOfWater(site.value, full.value, props.tap.id))
+const gives = (moment: typeof full.value) => {
+  const { flowLps, pressureKPa } = moment.taps[props.tap.id]!
+  return flowLps > 0 ? `${show(flowLps, 'flow')} at ${show(pressureKPa, 'pressure')}` : 'nothing'
+}
+</script>
+
+<template>
+  <div class="tap" :data-tap="tap.id">
+    <h2>{{ nameOf(site, tap.id) }}</h2>
+    <p>
+      A <ChoiceField label="Fixture" :value="tap.fixture" :choices="fixtures" :set="set('fixture')" /> at
+      <ThingField :id="tap.id" of="node" name="baseM" label="Height of the tap" /> above the datum, made for
+      {{ show(wantedLps(tap), 'flow') }} at {{ show(tap.ratedKPa ?? FIXTURES[tap.fixture].ratedKPa, 'pressure') }}.
+    </p>
+    <p v-if="!full.converged" role="alert" class="wrong">{{ full.trouble }}</p>
+    <p v-else>
+      Open by itself it passes <b class="figure" data-gives="full">{{ gives(full) }}</b> while the tanks are full, and
+      <b class="figure" data-gives="low">{{ gives(low) }}</b> once they are nearly empty.
+      <template v-if="together"
+        >With all that run at once: <b class="figure" data-gives="together">{{ gives(together) }}</b>.</template
+      >
+      Shut, it stands under
+      <SumFigure name="static-pressure" :input="{ headM: Math.round((still.headM - tap.baseM) * 100) / 100 }">{{
+        show(still.pressureKPa, 'pressure')
+      }}</SumFigure>.
+    </p>
+    <WayTable v-if="way.length" :way="way" :moment="full" :tap="tap" />
+    <p v-else class="soft">No water comes to it as the valves and pumps stand.</p>
+  </div>
+</template>
+
+<style scoped>
+.tap p {
+  line-height: 1.85;
+}
+.wrong {
+  color: var(--rust);
+}
+</style>

@@ -1,0 +1,53 @@
+import type { Site } from '#core/site'
+import { FIXTURES } from '#core/catalog'
+import type { NodeOf } from '#core/kinds'
+import { momentWith, tapsOf, type Stand, type Steady } from '#core/network'
+
+/** Which taps run at once, where somebody has said so, by site; and how high the tanks stand meanwhile. */
+const shut = reactive<Record<string, string[]>>({})
+const stand = ref<Stand>('full')
+
+/** Taps that run at once: all of them, but those that were taken out. */
+export const atOnce = (site: Site): string[] =>
+  tapsOf(site)
+    .map(({ id }) => id)
+    .filter(id => !shut[site.id]?.includes(id))
+
+export function runAtOnce(site: Site, tap: string, runs: boolean): void {
+  const others = (shut[site.id] ?? []).filter(id => id !== tap)
+  shut[site.id] = runs ? others : [...others, tap]
+}
+
+/** A moment of a document is worked out once, whoever asks. */
+const known = new WeakMap<Site, Map<string, Steady>>()
+export function momentOf(site: Site, taps: readonly string[], at: Stand): Steady {
+  const moments = known.get(site) ?? new Map<string, Steady>()
+  known.set(site, moments)
+  const key = `${at} ${taps.join(' ')}`
+  const moment = moments.get(key) ?? momentWith(site, taps, at)
+  moments.set(key, moment)
+  return moment
+}
+/** The moment in which all run that are said to run at once. */
+export const momentTogether = (site: Site): Steady => momentOf(site, atOnce(site), stand.value)
+
+export const useStand = () => stand
+
+/** What a tap is made for, where it is known better than its fixture says. */
+export const wantedLps = (tap: NodeOf<'tap'>): number => tap.ratedLps ?? FIXTURES[tap.fixture].ratedLps
+
+/** Taps with what they pass while all run that are said to. */
+export function rowsTogether(site: Site) {
+  const [open, { taps }] = [atOnce(site), momentTogether(site)]
+  return tapsOf(site).map(tap => ({
+    tap,
+    runs: open.includes(tap.id),
+    ...taps[tap.id]!,
+    share: taps[tap.id]!.flowLps / wantedLps(tap),
+  }))
+}
+export type TapRow = ReturnType<typeof rowsTogether>[number]
+
+/** Of those that run, the tap that has the least of the flow it is made for. */
+export const weakestOf = (rows: readonly TapRow[]): TapRow | undefined =>
+  rows.filter(row => row.runs).toSorted((a, b) => a.share - b.share)[0]

@@ -1,0 +1,56 @@
+import { steady, type Asked, type RunState, type Steady } from './steady/steady'
+import { graphOf, joinedTanks, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
+import type { NodeOf, Tank } from '../kinds'
+
+/** How high the tanks stand: all full, or each nearly down to its lowest draw-off. */
+export type Stand = 'full' | 'low'
+/** Water left above the lowest draw-off of a tank that is nearly empty. */
+const LEFT_M = 0.05
+
+/** Metres of water above each tank's floor; tanks that are joined low down stand as high as the first of them spills. */
+export function levelsAt(site: Site, stand: Stand): Record<string, number> {
+  return Object.fromEntries(
+    tanksOf(site).map(tank => [tank.id, stand === 'full' ? fullM(site, tank) : lowM(site, tank)]),
+  )
+}
+const fullM = (site: Site, tank: Tank): number => {
+  const spillsM = Math.min(...joinedTanks(site, tank).map(joined => spillM(site, joined)))
+  return Math.max(0, Math.min(spillsM, rimM(tank)) - tank.baseM)
+}
+function lowM(site: Site, tank: Tank): number {
+  const draws = [...portsByRole(tank, 'outlet'), ...portsByRole(tank, 'link')].map(port => port.heightM)
+  return Math.min(fullM(site, tank), (draws.length ? Math.min(...draws) : 0) + LEFT_M)
+}
+
+export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node => node.kind === 'tap')
+
+/** A moment with some taps open and the tanks at a stand. */
+export const momentWith = (site: Site, taps: readonly string[], stand: Stand, asked: Asked = {}): Steady =>
+  steady(site, { levels: levelsAt(site, stand), open: Object.fromEntries(taps.map(id => [id, 1])), ...asked })
+
+/** A stretch of the way that water comes to a tap: its run, how it stands there, and whether it is gone along forward. */
+export interface WayStretch {
+  run: Run
+  state: RunState
+  forward: boolean
+}
+
+/** The way most of a tap's water comes, from where it stands or enters, in the order in which it flows. */
+export function wayOfWater(site: Site, { runs }: Steady, tapId: string): WayStretch[] {
+  const graph = graphOf(site)
+  const way: WayStretch[] = []
+  for (let at = tapId, times = 0; times < site.runs.length; times++) {
+    const coming = graph.at(at).flatMap((run): WayStretch[] => {
+      const state = runs[run.id]
+      if (!state || state.flowLps === 0) return []
+      const forward = run.to.node === at
+      return state.flowLps > 0 === forward ? [{ run, state, forward }] : []
+    })
+    const most = coming.sort((a, b) => Math.abs(b.state.flowLps) - Math.abs(a.state.flowLps))[0]
+    if (!most) break
+    way.unshift(most)
+    at = most.forward ? most.run.from.node : most.run.to.node
+    if (!['joint', 'tap'].includes(graph.node(at)!.kind)) break
+  }
+  return way
+}

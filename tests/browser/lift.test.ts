@@ -1,0 +1,89 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openBrowser, type Page } from './page'
+
+/** What the taps give: by themselves, at once, and along the way their water comes. */
+let page: Page
+beforeAll(async () => {
+  page = await openBrowser()
+})
+afterAll(() => page.quit())
+
+const figureIn = (text: string) => Number(/[\d.]+/.exec(text)![0])
+const passes = async (tap: string) => figureIn(await page.text(`[data-row="${tap}"] .figure`))
+const pressure = async (tap: string) => figureIn(await page.text(`[data-row="${tap}"] td:last-child`))
+
+describe('taps at once', () => {
+  it('each give more the fewer run, and the weakest is named', async () => {
+    await page.openDemo('cinder-tor', 'lift')
+    await page.subject('together')
+    const both = await pressure('glaze-sink')
+    expect(await page.text('.notes')).toMatch(/2 of 2 taps open the weakest is/)
+    await page.click(page.css('[data-row="washdown-tap"] input'))
+    await page.until(
+      () => pressure('glaze-sink'),
+      now => now > both,
+      'the sink gets more',
+    )
+    expect(await page.text('[data-row="washdown-tap"]')).toContain('shut')
+    expect(figureIn(await page.figure('All that run at once'))).toBe(await passes('glaze-sink'))
+  })
+  it('give less once the tanks are nearly empty', async () => {
+    const full = await passes('glaze-sink')
+    await page.choose('How high the tanks stand', 'nearly empty')
+    await page.until(
+      () => passes('glaze-sink'),
+      now => now < full,
+      'less flows',
+    )
+    await page.choose('How high the tanks stand', 'full')
+  })
+})
+
+describe('one tap', () => {
+  const given = (when: string) => page.text(`[data-gives="${when}"]`)
+  it('is told alone, low and shut, with the way of its water from tank to tap', async () => {
+    await page.openDemo('cinder-tor', 'lift')
+    await page.subject('glaze-sink')
+    expect(figureIn(await given('full'))).toBeGreaterThan(figureIn(await given('low')))
+    expect((await page.all('[data-stretch]')).length).toBe(2)
+    // What is left at its end is what its last stretch left, above the tap's own height.
+    const cells = await page.all('[data-stretch] td:last-child')
+    const leftM = figureIn(await cells.at(-1)!.getText())
+    const kPa = figureIn(await page.text('.notes tfoot .figure'))
+    expect(kPa / 9.798).toBeCloseTo(leftM - figureIn((await page.value('Height of the tap')) as string), 1)
+  })
+  it('gives less where it is raised, at once', async () => {
+    const before = figureIn(await given('full'))
+    await page.type('Height of the tap', '5')
+    await page.until(
+      () => given('full'),
+      text => figureIn(text) < before,
+      'less flows',
+    )
+    await page.press('Undo')
+  })
+  it('passes what its fixture does', async () => {
+    const before = figureIn(await given('full'))
+    await page.choose('Fixture', 'hose tap')
+    await page.until(
+      () => given('full'),
+      text => figureIn(text) > before,
+      'a hose takes more',
+    )
+    await page.press('Undo')
+  })
+  it('has no water while a valve on its way is shut', async () => {
+    const first = await (await page.all('[data-stretch]'))[0]!.getAttribute('data-stretch')
+    await page.click(page.css('[data-stretch] button'))
+    await page.choose('Valve', 'shut')
+    await page.subject('glaze-sink')
+    await page.until(
+      () => page.text('.notes'),
+      text => text.includes('No water comes to it'),
+      'no water',
+    )
+    await page.subject('lines')
+    expect(await page.text(`[data-line="${first}"]`)).toContain('a valve is shut')
+    await page.press('Undo')
+  })
+})
