@@ -1,6 +1,46 @@
+import { effect } from 'vue'
+import { isLarge } from '~/section/pictureBeside'
+import { nextTask } from '~/stores/nextTask'
 import { useSelection } from '~/stores/useSelection'
-import { findingsOf, type StepDefinition, type StepMark, type Subject } from './step'
+import type { Site } from '#core/site'
+import { findingsOf, type StepContext, type StepDefinition, type StepMark, type Subject } from './step'
 import { useStepContext } from './useStepContext'
+
+/** True where nothing was put in or taken out between two documents, so that their subjects are the same ones. */
+const sameThings = (one: Site, two: Site): boolean =>
+  one.id === two.id &&
+  (['nodes', 'runs', 'roofs', 'uses', 'options'] as const).every(list => one[list].length === two[list].length)
+
+/**
+ * The subjects of a step. In a large site their key figures follow an edit in a task of their own, after what was typed
+ * is shown; what is put in or taken out is listed at once.
+ */
+function useSubjects(step: () => StepDefinition, context: ComputedRef<StepContext>): Readonly<Ref<Subject[]>> {
+  const made = shallowRef<Subject[]>([])
+  let from: { site: Site | undefined; step: StepDefinition }
+  let waits = false
+  const make = effect(
+    () => {
+      from = { site: context.value.site, step: step() }
+      made.value = (from.site && from.step.subjects?.(context.value)) ?? []
+    },
+    {
+      scheduler() {
+        const { site } = context.value
+        if (!site || !from.site || !isLarge(site) || from.step !== step() || !sameThings(from.site, site))
+          return void make()
+        if (waits) return
+        waits = true
+        void nextTask().then(() => {
+          waits = false
+          make()
+        })
+      },
+    },
+  )
+  onScopeDispose(() => make.effect.stop())
+  return made
+}
 
 /** The subject each step was left at. */
 const left = reactive<Record<string, string>>({})
@@ -9,7 +49,7 @@ const left = reactive<Record<string, string>>({})
 export function useSubject(step: () => StepDefinition) {
   const context = useStepContext()
   const { nodeId, runId, topicId, pickNode, pickTopic } = useSelection()
-  const subjects = computed(() => step().subjects?.(context.value) ?? [])
+  const subjects = useSubjects(step, context)
   const marks = computed(
     () =>
       new Map(

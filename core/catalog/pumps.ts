@@ -1,14 +1,15 @@
 /**
  * Kinds of pump. `shutOff` is the head at no flow over the head of its duty point, from which its curve falls with the
- * square of the flow; a diaphragm’s flow falls evenly instead, and it stops at its stall.
+ * square of the flow; a diaphragm’s flow falls evenly instead, and it stops at its stall. `efficiency` is a
+ * small pump’s with its motor, where nothing better is known.
  */
 export const PUMPS = {
-  'on-demand': { name: 'on-demand pump', shutOff: undefined },
-  jet: { name: 'jet pump', shutOff: 1.25 },
-  submersible: { name: 'submersible pump', shutOff: 1.25 },
-  'variable-speed': { name: 'variable-speed set', shutOff: 1.25 },
-  solar: { name: 'solar pump', shutOff: 2 },
-} as const satisfies Record<string, { name: string; shutOff: number | undefined }>
+  'on-demand': { name: 'on-demand pump', shutOff: undefined, efficiency: 0.35 },
+  jet: { name: 'jet pump', shutOff: 1.25, efficiency: 0.3 },
+  submersible: { name: 'submersible pump', shutOff: 1.25, efficiency: 0.45 },
+  'variable-speed': { name: 'variable-speed set', shutOff: 1.25, efficiency: 0.5 },
+  solar: { name: 'solar pump', shutOff: 2, efficiency: 0.4 },
+} as const satisfies Record<string, { name: string; shutOff: number | undefined; efficiency: number }>
 export type PumpId = keyof typeof PUMPS
 export const PUMP_IDS = Object.keys(PUMPS) as [PumpId, ...PumpId[]]
 

@@ -1,3 +1,4 @@
+export { dutyOf, pumpsOf, type Duty } from './duty'
 export { levelsAt, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'

@@ -87,3 +87,34 @@ describe('one tap', () => {
     await page.press('Undo')
   })
 })
+
+describe('a pump', () => {
+  const duty = async (what: string) => figureIn(await page.text(`[data-duty="${what}"]`))
+  it('is told where it runs, by figures and on its chart, and what that takes', async () => {
+    await page.openDemo('cinder-tor', 'lift')
+    const pumps = await page.all('.index [data-subject*="pump"]')
+    await page.click(pumps[0]!)
+    await page.css('.pump .chart canvas')
+    expect(await duty('flow')).toBeGreaterThan(0)
+    expect(await page.text('.pump')).toMatch(/\d+ W from its cable/)
+    await page.click(page.css('.pump .sum button'))
+    expect(await page.text('.pump .sum')).toContain('9.80665')
+  })
+  it('of more head passes more, and one that is too weak moves nothing', async () => {
+    const before = await duty('flow')
+    await page.type('Head it is made for', '60')
+    await page.until(
+      () => duty('flow'),
+      now => now > before,
+      'more flows',
+    )
+    await page.press('Undo')
+    await page.type('Head it is made for', '0.2')
+    await page.until(
+      () => page.text('.pump'),
+      text => text.includes('moves no water'),
+      'it moves none',
+    )
+    await page.press('Undo')
+  })
+})

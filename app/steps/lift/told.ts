@@ -1,5 +1,5 @@
 import { nameOf, runName } from '#core/site'
-import { tapsOf } from '#core/network'
+import { pumpsOf, tapsOf } from '#core/network'
 import { atOnce, momentTogether, rowsTogether, weakestOf } from './useMoment'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 
@@ -17,6 +17,12 @@ export function subjects({ site, show }: StepContext): Subject[] {
       figure: show(given[id]!.flowLps, 'flow'),
       holds: [id],
       node: id,
+    })),
+    ...pumpsOf(site).map(({ run, pump }) => ({
+      id: pump.id,
+      name: runName(site, run),
+      figure: runs[run.id]?.flowLps ? show(runs[run.id]!.flowLps, 'flow') : 'stands',
+      holds: [run.id],
     })),
     {
       id: 'lines',

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { atOnce, useStand } from './useMoment'
+import ChoiceField from '~/fields/ChoiceField.vue'
+import { choicesOf } from '~/fields/choices'
+import SumFigure from '~/fields/SumFigure.vue'
+import ThingField from '~/fields/ThingField.vue'
+import { useThing } from '~/fields/useThing'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { runName, type Run } from '#core/site'
+import { dutyOf } from '#core/network'
+import { staticPressure } from '#core/sums'
+import { PUMP_IDS, PUMPS } from '#core/catalog'
+import type { PartOf } from '#core/kinds'
+
+/** A pump: what it is made for, where it runs on its curve with the taps that are open, and what that takes. */
+const props = defineProps<{ run: Run; pump: PartOf<'pump'> }>()
+const PumpChart = defineAsyncComponent(() => import('./PumpChart.vue'))
+const store = useSite()
+const { show } = useUnits()
+const stand = useStand()
+const site = computed(() => store.site!)
+const set = useThing('part', () => props.pump.id)
+const kinds = choicesOf(PUMP_IDS, PUMPS)
+const duty = computed(() => dutyOf(site.value, props, atOnce(site.value), stand.value))
+const round = (value: number) => Math.round(value * 1000) / 1000
+const power = computed(
+  () =>
+    duty.value && {
+      flowLps: round(duty.value.at.flowLps),
+      headM: round(duty.value.at.headM),
+      efficiency: duty.value.efficiency,
+    },
+)
+</script>
+
+<template>
+  <section class="pump" :data-pump="pump.id">
+    <h2>{{ runName(site, run) }}</h2>
+    <p>
+      <ChoiceField label="Kind of pump" :value="pump.pump" :choices="kinds" :set="set('pump')" /> made for
+      <ThingField :id="pump.id" of="part" name="flowLps" label="Flow it is made for" /> at
+      <ThingField :id="pump.id" of="part" name="headM" label="Head it is made for" /><template
+        v-if="pump.pump === 'variable-speed'"
+        >, set to
+        <ThingField
+          :id="pump.id"
+          of="part"
+          name="setKPa"
+          label="Pressure it holds"
+          :empty="`${show(staticPressure(pump).pressureKPa, 'pressure')}, its own`" /></template
+      ><template v-if="pump.curve">; its curve has {{ pump.curve.length }} points of its plate</template>.
+    </p>
+    <template v-if="duty && power">
+      <p>
+        As it runs now it passes <b class="figure" data-duty="flow">{{ show(duty.at.flowLps, 'flow') }}</b> and lifts it
+        by <b class="figure" data-duty="head">{{ show(duty.at.headM, 'length') }}</b><template
+          v-if="duty.speed !== undefined"
+          >, at {{ Math.round(100 * duty.speed) }} % of its speed</template
+        >. That takes about <SumFigure name="pump-power" :input="power">{{ Math.round(duty.inputW) }} W</SumFigure> from
+        its cable
+        <span class="soft small"
+          >(with {{ show(duty.efficiency, 'share') }} of it in the water, a guess for its kind)</span
+        >.
+      </p>
+      <PumpChart :duty="duty" />
+      <p class="soft small">
+        Taps open as named under Taps at once. Read its plate: two or three points of flow and head beat a guess.
+      </p>
+    </template>
+    <p v-else class="soft">
+      It moves no water as the taps, valves and floats stand: nothing asks for it, or it cannot lift so high.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.pump p {
+  line-height: 1.85;
+}
+</style>
