@@ -1,5 +1,5 @@
 export { dutyOf, pumpsOf, type Duty } from './duty'
-export { levelsAt, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
+export { airAt, levelsAt, loadUnitsOf, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { jointAt, mainAt, pipe, tankAt, tapAt, worksOf } from '../../tests/waterworks'
-import { levelsAt, momentWith, wayOfWater } from '.'
+import { jointAt, mainAt, outfallAt, pipe, tankAt, tapAt, worksOf } from '../../tests/waterworks'
+import { airAt, levelsAt, loadUnitsOf, momentWith, wayOfWater } from '.'
 
 const hill = worksOf({
   nodes: [tankAt('hill', 12), jointAt('tee', 2), tapAt('sink', 1), tapAt('hose', 0, { fixture: 'hose' })],
@@ -48,5 +48,19 @@ describe('what taps give', () => {
       ['to-sink', false],
     ])
     expect(wayOfWater(works, momentWith(works, [], 'full'), 'sink')).toEqual([])
+  })
+  it('a siphon has air at its hump, and water under pressure has none', () => {
+    const siphon = worksOf({
+      nodes: [tankAt('hill', 5), jointAt('hump', 8), outfallAt('ditch', 1)],
+      runs: [
+        ['up', 'hill', 'hump', [pipe(10)]],
+        ['down', 'hump', 'ditch', [pipe(30)]],
+      ],
+    })
+    expect(airAt(siphon, momentWith(siphon, [], 'full'))).toEqual([{ id: 'hump', pressureKPa: expect.any(Number) }])
+    expect(airAt(hill, momentWith(hill, ['sink'], 'full'))).toEqual([])
+  })
+  it('taps weigh in the demand by what they are', () => {
+    expect(loadUnitsOf(hill)).toBe(1.5 + 2.5)
   })
 })

@@ -1,6 +1,7 @@
 import { steady, type Asked, type RunState, type Steady } from './steady/steady'
 import { graphOf, joinedTanks, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
+import { FIXTURES } from '../catalog'
 
 /** How high the tanks stand: all full, or each nearly down to its lowest draw-off. */
 export type Stand = 'full' | 'low'
@@ -27,6 +28,20 @@ export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node =>
 /** A moment with some taps open and the tanks at a stand. */
 export const momentWith = (site: Site, taps: readonly string[], stand: Stand, asked: Asked = {}): Steady =>
   steady(site, { levels: levelsAt(site, stand), open: Object.fromEntries(taps.map(id => [id, 1])), ...asked })
+
+/** Load units of all taps of a site together. */
+export const loadUnitsOf = (site: Site): number =>
+  tapsOf(site).reduce((sum, tap) => sum + FIXTURES[tap.fixture].loadUnits, 0)
+
+/** Below the air’s pressure by more than this, air comes out of the water or is drawn in. */
+const AIR_KPA = 1
+
+/** Joints at which the pressure has fallen below the air’s. */
+export const airAt = (site: Site, { nodes }: Steady): { id: string; pressureKPa: number }[] =>
+  site.nodes.flatMap(({ kind, id }) => {
+    const pressureKPa = nodes[id]?.pressureKPa ?? 0
+    return kind === 'joint' && pressureKPa < -AIR_KPA ? [{ id, pressureKPa }] : []
+  })
 
 /** A stretch of the way that water comes to a tap: its run, how it stands there, and whether it is gone along forward. */
 export interface WayStretch {

@@ -3,8 +3,8 @@ import { momentTogether } from './useMoment'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { runName } from '#core/site'
-import { boreMm, pipeLengthM, type RunStatus } from '#core/network'
+import { nameOf, runName } from '#core/site'
+import { airAt, boreMm, pipeLengthM, type RunStatus } from '#core/network'
 
 /** Every line under pressure as it runs while the taps that are named run. */
 const store = useSite()
@@ -25,12 +25,17 @@ const rows = computed(() => {
   const { runs } = momentTogether(store.site!)
   return store.site!.runs.flatMap(run => (runs[run.id] ? [{ run, state: runs[run.id]! }] : []))
 })
+const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
 </script>
 
 <template>
   <section>
     <h2>Lines in numbers</h2>
     <p class="soft">As they run while the taps run that are named under Taps at once.</p>
+    <p v-for="air in airs" :key="air.id" class="air" :data-air="air.id">
+      At {{ nameOf(store.site!, air.id) }} the pressure falls {{ show(-air.pressureKPa, 'pressure') }} below the air’s:
+      air comes out of the water there or is drawn in, and less flows than is told here.
+    </p>
     <table class="compare">
       <thead>
         <tr>
@@ -62,6 +67,10 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
+.air {
+  border-left: 3px solid var(--straw);
+  padding-left: 10px;
+}
 .fast {
   color: var(--rust);
   font-weight: 600;

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { momentTogether, rowsTogether, runAtOnce, useStand, wantedLps, weakestOf } from './useMoment'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { nameOf } from '#core/site'
+import { loadUnitsOf } from '#core/network'
+import { peakFlow } from '#core/sums'
 
 /** Taps that run at once: who is named runs, and each is told what is left for it. */
 const store = useSite()
@@ -20,6 +23,9 @@ const moment = computed(() => momentTogether(site.value))
 const rows = computed(() => rowsTogether(site.value))
 const running = computed(() => rows.value.filter(row => row.runs))
 const weakest = computed(() => weakestOf(rows.value))
+/** What a house of such taps asks for at its busiest, seldom all of them at once. */
+const units = computed(() => loadUnitsOf(site.value))
+const allLps = computed(() => running.value.reduce((sum, row) => sum + row.flowLps, 0))
 /** A tap that has less than this of its flow is felt to be weak. */
 const WEAK = 0.7
 </script>
@@ -36,6 +42,13 @@ const WEAK = 0.7
         {{ show(wantedLps(weakest.tap), 'flow') }} is wanted.</template
       >
       <template v-else>nothing flows.</template>
+    </p>
+    <p v-if="units >= 1 && units <= 100">
+      Together they pass {{ show(allLps, 'flow') }}. Of taps that weigh {{ units }} load units people have
+      <SumFigure name="peak-flow" :input="{ loadUnits: units }">{{
+        show(peakFlow({ loadUnits: units }).flowLps, 'flow')
+      }}</SumFigure>
+      open at their busiest.
     </p>
     <p v-if="!moment.converged" role="alert" class="wrong">{{ moment.trouble }}</p>
     <table class="compare">
