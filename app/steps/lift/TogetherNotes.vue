@@ -44,11 +44,12 @@ const WEAK = 0.7
       <template v-else>nothing flows.</template>
     </p>
     <p v-if="units >= 1 && units <= 100">
-      Together they pass {{ show(allLps, 'flow') }}. Of taps that weigh {{ units }} load units people have
+      Together they pass {{ show(allLps, 'flow') }}. A house with such taps ({{ units }} load units) seldom draws more
+      than
       <SumFigure name="peak-flow" :input="{ loadUnits: units }">{{
         show(peakFlow({ loadUnits: units }).flowLps, 'flow')
       }}</SumFigure>
-      open at their busiest.
+      at once.
     </p>
     <p v-if="!moment.converged" role="alert" class="wrong">{{ moment.trouble }}</p>
     <table class="compare">

@@ -3,7 +3,8 @@ import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { nameOf, runName, type Run } from '#core/site'
+import { nameOf, runName } from '#core/site'
+import { pipeFriction } from '#core/sums'
 import { boreMm, type Steady, type WayStretch } from '#core/network'
 import type { NodeOf } from '#core/kinds'
 
@@ -21,13 +22,12 @@ const lifts = (stretch: WayStretch) => {
   const [from, to] = ends(stretch)
   return stretch.run.parts.some(({ kind }) => kind === 'pump') ? headOf(to!) - headOf(from!) + stretch.state.lossM : 0
 }
-/** The longest pipe of a run, as the sum takes it. */
-function frictionInput(run: Run, flowLps: number) {
-  const pipes = run.parts.filter(part => part.kind === 'pipe').sort((a, b) => b.lengthM - a.lengthM)
-  const [pipe] = pipes
+/** The longest pipe of a run as the sum takes it; filters, valves and bends take the rest. */
+function frictionInput({ run, state }: WayStretch) {
+  const [pipe] = run.parts.filter(part => part.kind === 'pipe').sort((a, b) => b.lengthM - a.lengthM)
   return (
     pipe && {
-      flowLps: Math.round(Math.abs(flowLps) * 1000) / 1000,
+      flowLps: Math.round(Math.abs(state.flowLps) * 1000) / 1000,
       innerDiameterMm: pipe.innerDiameterMm,
       lengthM: pipe.lengthM,
       roughnessMm: pipe.roughnessMm,
@@ -35,6 +35,7 @@ function frictionInput(run: Run, flowLps: number) {
     }
   )
 }
+const rows = computed(() => props.way.map(stretch => ({ stretch, friction: frictionInput(stretch) })))
 </script>
 
 <template>
@@ -56,11 +57,12 @@ function frictionInput(run: Run, flowLps: number) {
         <th scope="col">speed</th>
         <th scope="col">a pump adds</th>
         <th scope="col">it takes</th>
+        <th scope="col">of that its pipe</th>
         <th scope="col">left at its end</th>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="stretch in way" :key="stretch.run.id" :data-stretch="stretch.run.id">
+      <tr v-for="{ stretch, friction } in rows" :key="stretch.run.id" :data-stretch="stretch.run.id">
         <th scope="row">
           <button type="button" class="plain small" @click="pickRun(stretch.run.id)">
             {{ runName(site, stretch.run) }}
@@ -70,13 +72,12 @@ function frictionInput(run: Run, flowLps: number) {
         <td>{{ show(stretch.state.velocityMps, 'speed') }}</td>
         <td>{{ lifts(stretch) > 0.005 ? show(lifts(stretch), 'length') : '' }}</td>
         <td>
-          <SumFigure
-            v-if="frictionInput(stretch.run, stretch.state.flowLps)"
-            name="pipe-friction"
-            :input="frictionInput(stretch.run, stretch.state.flowLps)!"
-            >{{ show(stretch.state.lossM, 'length') }}</SumFigure
-          >
-          <template v-else>{{ show(stretch.state.lossM, 'length') }}</template>
+          {{ show(stretch.state.lossM, 'length') }}
+        </td>
+        <td>
+          <SumFigure v-if="friction" name="pipe-friction" :input="friction">{{
+            show(pipeFriction(friction).headLossM, 'length')
+          }}</SumFigure>
         </td>
         <td>{{ show(headOf(ends(stretch)[1]!), 'length') }}</td>
       </tr>
@@ -84,7 +85,7 @@ function frictionInput(run: Run, flowLps: number) {
     <tfoot>
       <tr>
         <th scope="row">at the tap, {{ show(tap.baseM, 'length') }} up</th>
-        <td colspan="4" />
+        <td colspan="5" />
         <td class="figure">{{ show(moment.taps[tap.id]!.pressureKPa, 'pressure') }}</td>
       </tr>
     </tfoot>

@@ -15,7 +15,7 @@ export const lift: StepDefinition = {
   subjects: context => loaded()?.subjects(context) ?? [],
   figures: context =>
     loaded()?.figures(context) ??
-    ['Weakest tap', 'All that run at once', 'Fastest water', 'Dearest line'].map(name => ({
+    ['Weakest tap', 'All that run at once', 'Fastest water', 'Most height lost'].map(name => ({
       name,
       value: WAITING,
       note: '',

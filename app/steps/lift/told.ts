@@ -65,10 +65,10 @@ export function figures({ site, show }: StepContext): StepFigure[] {
       ...(flowing ? { value: show(runs[fastest.id]!.velocityMps, 'speed'), note: runName(site, fastest) } : NONE),
     },
     {
-      name: 'Dearest line',
+      name: 'Most height lost',
       early,
       ...(flowing && costliest
-        ? { value: show(runs[costliest.id]!.lossM, 'length'), note: `of height, ${runName(site, costliest)}` }
+        ? { value: show(runs[costliest.id]!.lossM, 'length'), note: `along ${runName(site, costliest)}` }
         : NONE),
     },
   ]

@@ -4,7 +4,7 @@ import { eliminationOf, type Elimination } from './factor'
 import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K, TREATMENT } from '../../catalog'
-import { graphOf, nodeById, onceLaid, portHeightM, type Run, type Site } from '../../site'
+import { nodeById, onceLaid, portHeightM, type Run, type Site } from '../../site'
 import { boreOfPart, does, kOf, lengthOfPart, type NodeOf, type Part, type PartOf, type Tank } from '../../kinds'
 
 /** Where water stands at a height of its own: a tank at one of its ports, a pressure tank, or any other known head. */
@@ -63,9 +63,13 @@ export interface Lines {
   elimination: Elimination
 }
 
-/** Spouts and chambers, and what runs from them alone, belong to the storm. */
-const ofStorm = (site: Site, run: Run): boolean =>
-  [run.from, run.to].some(end => ['spout', 'chamber'].includes(nodeById(site, end.node).kind))
+/** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
+export const isUnderPressure = (site: Site, id: string): boolean =>
+  !['spout', 'chamber'].includes(nodeById(site, id).kind)
+
+/** What runs from a spout or a chamber, or to one, belongs to the storm too. */
+const ofStorm = (site: Site, { from, to }: Run): boolean =>
+  !isUnderPressure(site, from.node) || !isUnderPressure(site, to.node)
 
 export const linesOf = onceLaid((site: Site): Lines => {
   const { waterTemperatureC } = site.place
@@ -261,7 +265,3 @@ function splitAt<Item>(items: Item[], cuts: (item: Item) => boolean): { parts: I
   })
   return [...stretches, { parts: items.slice(begin), at: items.length }]
 }
-
-/** Nodes of a site that belong to its lines under pressure. */
-export const isUnderPressure = (site: Site, id: string): boolean =>
-  !['spout', 'chamber'].includes(graphOf(site).node(id)!.kind)

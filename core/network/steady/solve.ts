@@ -62,7 +62,7 @@ export function lossAt(link: Link, standing: Standing, flowLps: number, loss: Lo
  * flows take is least along it, which always ends, since no law falls. A pump that holds a pressure stands for a fixed
  * head behind it; what it draws before it follows from the last solution.
  */
-export function seek({ unknowns, links, elimination }: Lines, moment: Moment): Sought {
+export function seek({ unknowns, links, elimination, heightM }: Lines, moment: Moment): Sought {
   const { fixedM, standing, headM, flowLps } = moment
   const count = links.length
   const numbers = (size: number) => new Float64Array(size)
@@ -168,7 +168,12 @@ export function seek({ unknowns, links, elimination }: Lines, moment: Moment): S
       behind = Math.max(behind, Math.abs(flowLps[at]! - drawn[at]!))
       drawn[at]! += follows * (flowLps[at]! - drawn[at]!)
     }
-    if (!Number.isFinite(most)) break
+    if (!Number.isFinite(most)) {
+      // No answer, but figures all the same.
+      flowLps.fill(0)
+      headM.set(heightM)
+      break
+    }
     ;[lost, slope, triedLost, triedSlope] = [triedLost, triedSlope, lost, slope]
     left = unrest()
     const settled = behind < DRAWN_LPS && (most < FLOW_LPS || (steps > MANY_STEPS && left.energyM < EXACT_M))
