@@ -91,3 +91,15 @@ const rows = computed(() => props.way.map(stretch => ({ stretch, friction: frict
     </tfoot>
   </table>
 </template>
+
+<style scoped>
+td {
+  white-space: nowrap;
+}
+@media (max-width: 700px) {
+  table {
+    display: block;
+    overflow-x: auto;
+  }
+}
+</style>
