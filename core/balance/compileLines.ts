@@ -2,7 +2,7 @@ import { group as groups } from 'd3-array'
 import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
-import { highestM, lineFrom, type Path, pathsFrom, portHeightM, type Site } from '../site'
+import { highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
@@ -43,7 +43,7 @@ export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site))
       tank.ports
         .filter(port => port.role !== 'overflow')
         .flatMap(port =>
-          pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Supply => {
+          pathsFrom(site, tank.id, name => name === port.name).map((path): Supply => {
             const pumped = path.pumpLps !== undefined
             const downToM = pumped && port.intakeM !== undefined ? port.intakeM : drawnDownToM(port)
             const deadL = pool.deadBelowL(tank.id, tank.baseM + downToM)
@@ -71,12 +71,14 @@ export function transfersOf(
     if (to === undefined || to === from) return []
     const target = pools[to]!
     const stops = path.hasFloat || path.pumpLps !== undefined
+    // What comes in at the draw-off, by the line that feeds from it, stops once the tank is full.
+    const fullM = roleOf(site, path.at) === 'outlet' ? Infinity : portHeightM(site, path.at)
     return [
       {
         from,
         to,
         keepL,
-        stopL: stops ? Math.min(target.capL, target.volumeAtL(portHeightM(site, path.at))) : Infinity,
+        stopL: stops ? (fullM === Infinity ? target.capL : Math.min(target.capL, target.volumeAtL(fullM))) : Infinity,
         mostLPerDay: path.pumpLps === undefined ? Infinity : path.pumpLps * 86400,
         on,
       },

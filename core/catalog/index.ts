@@ -27,8 +27,40 @@ export {
   type GutterProfile,
 } from './gutters'
 export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS } from './outlets'
+export {
+  BRANCHING_IDS,
+  BRANCHINGS,
+  COMFORT_KPA,
+  FILL_LINE_IDS,
+  FILL_LINES,
+  FRICTION_SHARE,
+  HOLD_IDS,
+  HOLDS,
+  LIFT_IDS,
+  LIFTS,
+  liftRow,
+  PRECHARGE_UNDER_KPA,
+  PRESSURE_TANKS_L,
+  RELIEF_OVER_KPA,
+  SWITCH_GAP_KPA,
+  type BranchingId,
+  type FillLineId,
+  type HoldId,
+  type LiftedFrom,
+  type LiftId,
+} from './lifting'
 export { guessedPrice, sizesSoldL } from './prices'
-export { DIAPHRAGM, PUMP_IDS, PUMPS, STOPPED_PUMP_K, TREATMENT, type PumpId } from './pumps'
+export {
+  DIAPHRAGM,
+  PUMP_IDS,
+  PUMP_SWITCH_WORDS,
+  PUMP_SWITCHES,
+  PUMPS,
+  STOPPED_PUMP_K,
+  TREATMENT,
+  type PumpId,
+  type PumpSwitchId,
+} from './pumps'
 export {
   FLAT_SHARE,
   LOSS_SCHOOL_IDS,

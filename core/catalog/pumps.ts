@@ -13,6 +13,16 @@ export const PUMPS = {
 export type PumpId = keyof typeof PUMPS
 export const PUMP_IDS = Object.keys(PUMPS) as [PumpId, ...PumpId[]]
 
+/** What starts and stops a pump. */
+export const PUMP_SWITCH_WORDS = {
+  'pressure-switch': { name: 'a pressure switch' },
+  'level-switch': { name: 'a level switch' },
+  'flow-switch': { name: 'a flow switch of its own' },
+  hand: { name: 'hand' },
+} as const satisfies Record<string, { name: string }>
+export const PUMP_SWITCHES = Object.keys(PUMP_SWITCH_WORDS) as [PumpSwitchId, ...PumpSwitchId[]]
+export type PumpSwitchId = keyof typeof PUMP_SWITCH_WORDS
+
 /** A diaphragm pump by its duty point: its flow at no head and at its stall, and the head of its stall. */
 export const DIAPHRAGM = { openFlow: 1.3, stallFlow: 0.5, stallHead: 1.3 }
 /** Velocity heads that a stopped pump costs what runs through it. */

@@ -1,3 +1,5 @@
+import type { FixtureId } from './outlets'
+
 /** Starting points for what people use. Everyone's habits differ: a month with a meter beats this table. */
 export type Quality = 'garden' | 'washing' | 'animals' | 'drinking'
 export const QUALITIES = ['garden', 'washing', 'animals', 'drinking'] as const satisfies readonly Quality[]
@@ -22,12 +24,15 @@ export interface UsePreset {
   /** How deep a bed's plants root, where deeper or shallower than vegetables do. */
   rootM?: number
   tapAboveGroundM: number
+  /** What it is drawn from; a bed’s drip, unless said. */
+  fixture?: FixtureId
   /** Indoors, where nobody is content with what a tank's height gives. */
   pressurised?: boolean
 }
 
 const presets = {
   drinking: {
+    fixture: 'kitchen',
     name: 'Drinking',
     quality: 'drinking',
     by: 'people',
@@ -37,6 +42,7 @@ const presets = {
     pressurised: true,
   },
   kitchen: {
+    fixture: 'kitchen',
     name: 'Kitchen',
     quality: 'drinking',
     by: 'people',
@@ -46,6 +52,7 @@ const presets = {
     pressurised: true,
   },
   shower: {
+    fixture: 'shower',
     name: 'Shower and basin',
     quality: 'washing',
     by: 'habit',
@@ -56,6 +63,7 @@ const presets = {
     pressurised: true,
   },
   flush: {
+    fixture: 'cistern',
     name: 'Flushing',
     quality: 'washing',
     by: 'habit',
@@ -66,6 +74,7 @@ const presets = {
     pressurised: true,
   },
   laundry: {
+    fixture: 'washing-machine',
     name: 'Laundry',
     quality: 'washing',
     by: 'habit',
@@ -75,8 +84,24 @@ const presets = {
     tapAboveGroundM: 1,
     pressurised: true,
   },
-  basin: { name: 'Workshop basin', quality: 'washing', by: 'people', each: 8, count: 3, tapAboveGroundM: 1 },
-  washdown: { name: 'Washing down', quality: 'washing', by: 'day', each: 60, count: 1, tapAboveGroundM: 0.8 },
+  basin: {
+    fixture: 'basin',
+    name: 'Workshop basin',
+    quality: 'washing',
+    by: 'people',
+    each: 8,
+    count: 3,
+    tapAboveGroundM: 1,
+  },
+  washdown: {
+    fixture: 'hose',
+    name: 'Washing down',
+    quality: 'washing',
+    by: 'day',
+    each: 60,
+    count: 1,
+    tapAboveGroundM: 0.8,
+  },
   beds: { name: 'Vegetable beds', quality: 'garden', by: 'bed', each: 0.9, count: 20, tapAboveGroundM: 0.5 },
   trees: {
     name: 'Fruit trees on drip',
@@ -87,12 +112,66 @@ const presets = {
     rootM: 1,
     tapAboveGroundM: 0.3,
   },
-  goats: { name: 'Goats', quality: 'animals', by: 'heads', each: 6, hotFactor: 1.6, count: 6, tapAboveGroundM: 0.5 },
-  pigs: { name: 'Pigs', quality: 'animals', by: 'heads', each: 12, hotFactor: 1.6, count: 3, tapAboveGroundM: 0.5 },
-  horses: { name: 'Horses', quality: 'animals', by: 'heads', each: 35, hotFactor: 1.6, count: 2, tapAboveGroundM: 0.6 },
-  hens: { name: 'Hens', quality: 'animals', by: 'heads', each: 0.25, hotFactor: 1.8, count: 20, tapAboveGroundM: 0.5 },
-  sheep: { name: 'Sheep', quality: 'animals', by: 'heads', each: 5, hotFactor: 1.6, count: 12, tapAboveGroundM: 0.5 },
-  cattle: { name: 'Cattle', quality: 'animals', by: 'heads', each: 50, hotFactor: 1.5, count: 4, tapAboveGroundM: 0.6 },
+  goats: {
+    fixture: 'trough',
+    name: 'Goats',
+    quality: 'animals',
+    by: 'heads',
+    each: 6,
+    hotFactor: 1.6,
+    count: 6,
+    tapAboveGroundM: 0.5,
+  },
+  pigs: {
+    fixture: 'trough',
+    name: 'Pigs',
+    quality: 'animals',
+    by: 'heads',
+    each: 12,
+    hotFactor: 1.6,
+    count: 3,
+    tapAboveGroundM: 0.5,
+  },
+  horses: {
+    fixture: 'trough',
+    name: 'Horses',
+    quality: 'animals',
+    by: 'heads',
+    each: 35,
+    hotFactor: 1.6,
+    count: 2,
+    tapAboveGroundM: 0.6,
+  },
+  hens: {
+    fixture: 'trough',
+    name: 'Hens',
+    quality: 'animals',
+    by: 'heads',
+    each: 0.25,
+    hotFactor: 1.8,
+    count: 20,
+    tapAboveGroundM: 0.5,
+  },
+  sheep: {
+    fixture: 'trough',
+    name: 'Sheep',
+    quality: 'animals',
+    by: 'heads',
+    each: 5,
+    hotFactor: 1.6,
+    count: 12,
+    tapAboveGroundM: 0.5,
+  },
+  cattle: {
+    fixture: 'trough',
+    name: 'Cattle',
+    quality: 'animals',
+    by: 'heads',
+    each: 50,
+    hotFactor: 1.5,
+    count: 4,
+    tapAboveGroundM: 0.6,
+  },
 } satisfies Record<string, UsePreset>
 
 /** A month whose days reach this on the mean is a hot one for animals. */

@@ -149,6 +149,11 @@ export const NODE_KINDS = {
       prechargeKPa: number(0, 2000),
       cutInKPa: number(0, 2000),
       cutOutKPa: number(0, 2000),
+      /** The most its maker lets stand in it, and what hangs on the tee before it. */
+      mostKPa: number(0, 5000).optional(),
+      gauge: flag().optional(),
+      drain: flag().optional(),
+      price: price(),
     },
     water: 'passes',
     ports: through,

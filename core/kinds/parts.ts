@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { bore, choice, flag, heightM, id, kept, number, size } from './limits'
 import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
-import { PUMP_IDS, SCREEN_IDS } from '../catalog'
+import { PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
 
 /** What a part is there for. */
 export type Deed =
@@ -150,6 +150,9 @@ export const PART_KINDS = {
       curve: curveSchema.optional(),
       /** The pressure that a variable-speed set holds at its outlet. */
       setKPa: size(5000).optional(),
+      /** What starts and stops it; and what stops it before it runs dry. */
+      switchedBy: choice(PUMP_SWITCHES).optional(),
+      dryGuard: flag().optional(),
       ...ownK,
     },
     does: 'lifts',

@@ -23,6 +23,8 @@ export const portSchema = kept({
   airHole: flag().optional(),
   /** A draw-off whose hole lies high and whose intake lies low, since a pump stands in the tank: above the floor. */
   intakeM: number(0, 50).optional(),
+  /** Where the cord of that pump leaves the tank, above the floor. */
+  cordAtM: number(0, 50).optional(),
   /** How far above the floor the pipe of a calmed inlet ends. */
   pipeEndM: number(0, 50).optional(),
   /** How an overflow begins: a plain pipe, one behind a screen, a water trap, or a mouth that skims the surface. */

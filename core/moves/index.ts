@@ -2,6 +2,8 @@ export { applyMove, applyMoves, redo, undo, type Made, type MoveResult } from '.
 export { beginHistory, madeAgain, takenBack, withinStep, withStep, type History } from './history'
 export { writingOf, type Writing } from './keeping'
 export { orificeFor } from './firstFlush'
+export { branchingOf } from './lift/branch'
+export { busiestLps } from './lift/sizing'
 export { spareLink } from './joins'
 export { nextBoreMm } from './lines'
 export { emptySite, newSite, type NewSiteAnswers, standInClimate } from './newSite'

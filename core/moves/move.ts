@@ -43,6 +43,7 @@ export const union = (boreMm: number): NewPart => ({ kind: 'union', boreMm })
 /** Parts for a run, each with an id of its own; one that has an id keeps it wherever it goes. */
 export function named(site: Site, runId: string, parts: NewPart[]): Part[] {
   const taken = idsOf(site)
+  for (const { id } of parts) if (id) taken.add(id)
   return parts.map(part => {
     if (part.id) return part as Part
     const id = freeId(taken, `${runId}-${part.kind}`)

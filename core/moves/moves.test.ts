@@ -103,6 +103,12 @@ describe('every move', () => {
       fitSumpPump: { tank: 'tank-1', port: 'overflow', flowLps: 1 },
       fitDrip: { use: 'x' },
       ration: { use: 'x', steps: [] },
+      liftBy: { run: 'run-1', by: 'jet', hold: 'pressure-tank' },
+      liftUp: { from: 'tank-1', tank: 'tank-1', by: 'jet', line: 'over' },
+      branchBy: { run: 'run-1', by: 'tees' },
+      leadTap: { tap: 'x', run: 'run-1' },
+      addTap: { fixture: 'hose', tank: 'tank-1' },
+      backByMain: { run: 'run-1' },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

@@ -38,6 +38,10 @@ import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamb
 import { protectFromFrost } from './frost'
 import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
 import { setClimate } from './climate'
+import { liftBy } from './lift/liftBy'
+import { liftUp } from './lift/liftUp'
+import { addTap, branchBy, leadTap } from './lift/branch'
+import { backByMain } from './lift/backByMain'
 import type { Move, ThingKind } from '../site'
 
 /** Every move there is. The interface, the tests, undo and the import all go through these. */
@@ -75,6 +79,12 @@ export const MOVES = {
   setTrigger,
   supplyFrom,
   topUpFrom,
+  liftBy,
+  liftUp,
+  branchBy,
+  leadTap,
+  addTap,
+  backByMain,
   leadTo,
   leadSpout,
   leadOverflow,

@@ -72,7 +72,7 @@ export const addUse = defineMove({
       id: freshId(site, 'tap'),
       baseM: entry.tapAboveGroundM,
       groundM: 0,
-      fixture: entry.by === 'bed' ? 'drip' : 'tap',
+      fixture: entry.fixture ?? (entry.by === 'bed' ? 'drip' : 'tap'),
     }
     site.nodes.push(tap)
     const use: Use = {

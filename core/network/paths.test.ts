@@ -11,7 +11,7 @@ describe('following lines', () => {
     site = joinedBy(site, ['tank-1', 'outlet'], ['tee', 'in'], [pump])
     site = joinedBy(site, ['tee', 'out'], ['low', 'in'], [{ kind: 'float', boreMm: 20 }])
     site = joinedBy(site, ['tee', 'out'], ['high', 'in'], [{ kind: 'valve', boreMm: 20, open: false }])
-    const paths = pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')
+    const paths = pathsFrom(site, 'tank-1', port => port === 'outlet')
     expect(paths.map(path => path.end.id)).toEqual(['low'])
     expect(paths[0]).toMatchObject({ pumpLps: 0.5, hasFloat: true, chambers: [] })
   })
@@ -23,6 +23,6 @@ describe('following lines', () => {
       ['one', 'in'],
       [],
     )
-    expect(pathsFrom(site, 'tank-1', run => run.from.port === 'outlet')).toEqual([])
+    expect(pathsFrom(site, 'tank-1', port => port === 'outlet')).toEqual([])
   })
 })

@@ -18,9 +18,15 @@ const fullM = (site: Site, tank: Tank): number => {
   const spillsM = Math.min(...joinedTanks(site, tank).map(joined => spillM(site, joined)))
   return Math.max(0, Math.min(spillsM, rimM(tank)) - tank.baseM)
 }
+/** Tanks that are joined stand down to the lowest draw-off among them. */
 function lowM(site: Site, tank: Tank): number {
-  const draws = [...portsByRole(tank, 'outlet'), ...portsByRole(tank, 'link')].map(port => port.heightM)
-  return Math.min(fullM(site, tank), (draws.length ? Math.min(...draws) : 0) + LEFT_M)
+  const draws = joinedTanks(site, tank).flatMap(joined =>
+    portsByRole(joined, 'outlet')
+      .filter(({ name }) => graphOf(site).outOf(joined.id, name).length || graphOf(site).into(joined.id, name).length)
+      .map(({ heightM, intakeM }) => joined.baseM + Math.min(heightM, intakeM ?? Infinity)),
+  )
+  const lowestM = draws.length ? Math.min(...draws) - tank.baseM : 0
+  return Math.max(0, Math.min(fullM(site, tank), lowestM + LEFT_M))
 }
 
 export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node => node.kind === 'tap')

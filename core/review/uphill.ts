@@ -48,7 +48,7 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
     sentence: say`Full, ${tank.name} runs over its rim: its overflow cannot run.`,
   }
   const mouthM = tank.baseM + port.heightM
-  const [path] = pathsFrom(site, tank.id, run => run.from.port === port.name)
+  const [path] = pathsFrom(site, tank.id, name => name === port.name)
   if (path) {
     const { topM, node } = highest(site, path)
     return {

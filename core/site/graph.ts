@@ -1,6 +1,6 @@
 import { isDraft } from 'immer'
 import type { Run, Site } from './schema'
-import { does, passageOf, portsOf, runsThrough, type SiteNode } from '../kinds'
+import { does, levelsOut, passageOf, portsOf, runsThrough, type SiteNode } from '../kinds'
 
 /** How a run is gone along: `run` from its beginning to its end where `forward`, else the other way round. */
 export interface Step {
@@ -88,14 +88,30 @@ function make(nodes: SiteNode[], runs: Run[]): Graph {
   }
 }
 
-/** Both ways along a run from one of its ends. */
+/**
+ * True where one line both fills a tank and feeds from it: it ends at the tank's draw-off, and nothing in it keeps its
+ * water from coming back.
+ */
+export function fillsAndFeeds(graph: Graph, run: Run): boolean {
+  const tank = graph.node(run.to.node)
+  if (tank?.kind !== 'tank') return false
+  const role = tank.ports.find(port => port.name === run.to.port)?.role
+  return role === 'outlet' && run.parts.every(levelsOut)
+}
+
+/** Ways along a run from one of its ends: with its water, against it, or both. */
 function stepsFrom(graph: Graph, id: string, along: Walk['along']): Step[] {
-  return graph
-    .at(id)
-    .flatMap(run => [
-      ...(along !== 'up' && run.from.node === id ? [{ run, from: run.from, to: run.to, forward: true }] : []),
-      ...(along !== 'down' && run.to.node === id ? [{ run, from: run.to, to: run.from, forward: false }] : []),
-    ])
+  return graph.at(id).flatMap(run => {
+    const either = along === 'both' || fillsAndFeeds(graph, run)
+    return [
+      ...((either || along === 'down') && run.from.node === id
+        ? [{ run, from: run.from, to: run.to, forward: true }]
+        : []),
+      ...((either || along === 'up') && run.to.node === id
+        ? [{ run, from: run.to, to: run.from, forward: false }]
+        : []),
+    ]
+  })
 }
 
 /**

@@ -10,9 +10,21 @@ export {
   usualFlushMm,
   wantedFlushMm,
 } from './firstFlush'
+export { feedOfRun, feedsOf, fillingsOf, type Feed, type FeedSource, type Filling } from './feeds'
 export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
 export { coldMonths, isExposed } from './frost'
-export { graphOf, isPumped, nodeById, portHeightM, reached, runsFrom, runsTo, walk } from './graph'
+export {
+  fillsAndFeeds,
+  graphOf,
+  isPumped,
+  isShut,
+  nodeById,
+  portHeightM,
+  reached,
+  runsFrom,
+  runsTo,
+  walk,
+} from './graph'
 export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
 export { freeId, idsOf, withIds } from './ids'
 export { endsOf, flushForms, type FlushForm } from './flushForms'

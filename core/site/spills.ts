@@ -7,8 +7,8 @@ import { portsByRole, rimM } from './tanks'
 import type { Port, Tank } from '../kinds'
 
 /** The highest place that a line passes after its beginning, its end among them. */
-export const highestM = (site: Site, { runs }: Pick<Path, 'runs'>): number =>
-  max(runs, run => portHeightM(site, run.to)) ?? -Infinity
+export const highestM = (site: Site, { steps }: Pick<Path, 'steps'>): number =>
+  max(steps, step => portHeightM(site, step.to)) ?? -Infinity
 
 /** An overflow with a line, and the height of water above the datum at which that line runs. */
 export interface Overflow {
@@ -24,7 +24,7 @@ export interface Overflow {
 export const overflowsOf = onceEach((site: Site, tank: Tank): Overflow[] => {
   return portsByRole(tank, 'overflow')
     .flatMap(port =>
-      pathsFrom(site, tank.id, run => run.from.port === port.name).map((path): Overflow => {
+      pathsFrom(site, tank.id, name => name === port.name).map((path): Overflow => {
         const mouthM = tank.baseM + port.heightM
         return { port, path, runsAtM: path.pumpLps === undefined ? Math.max(mouthM, highestM(site, path)) : mouthM }
       }),

@@ -42,7 +42,7 @@ const spares = computed(() => links.value.filter(each => !used(each) && each.spa
 const stubs = computed(() => props.tank.ports.filter(each => !used(each) && each.spare === 'cap'))
 const isDrawnByPump = (each: Port) =>
   each.intakeM !== undefined ||
-  pathsFrom(store.site!, props.tank.id, run => run.from.port === each.name).some(path => path.pumpLps)
+  pathsFrom(store.site!, props.tank.id, name => name === each.name).some(path => path.pumpLps)
 const fedBy = (each: Port) => {
   const run = runsTo(store.site!, props.tank.id, each.name)[0]
   return run && nameOf(store.site!, run.from.node)

@@ -37,7 +37,7 @@ const empties = computed(() =>
 /** The outfall of a line that cannot run, where the group spills over its rim for that. */
 const stuck = computed(() => {
   const { tank } = props.pool.spillsAt
-  return pathsFrom(store.site!, tank.id, run => tank.ports.some(isOverflow(run.from.port)))
+  return pathsFrom(store.site!, tank.id, name => tank.ports.some(isOverflow(name)))
     .map(path => path.end)
     .find(node => node.kind === 'outfall')
 })

@@ -133,7 +133,9 @@ export const linesOf = onceLaid((site: Site): Lines => {
   function endPlace(end: Run['from']): Place {
     const node = nodeById(site, end.node)
     if (node.kind !== 'tank') return nodePlace(end.node)!
-    const portM = portHeightM(site, end)
+    // A pump that stands in the water draws at its foot, however high its line leaves.
+    const intakeM = node.ports.find(port => port.name === end.port)?.intakeM ?? Infinity
+    const portM = Math.min(portHeightM(site, end), node.baseM + intakeM)
     return once(`${end.node} ${end.port}`, () => held({ kind: 'tank', tank: node, portM }))
   }
 
