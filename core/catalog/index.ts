@@ -26,7 +26,7 @@ export {
   USUAL_STORM_MM_PER_H,
   type GutterProfile,
 } from './gutters'
-export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS } from './outlets'
+export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS, TAP_LABEL_WORDS, TAP_LABELS } from './outlets'
 export {
   BRANCHING_IDS,
   BRANCHINGS,
@@ -57,7 +57,9 @@ export {
   PUMP_SWITCHES,
   PUMPS,
   STOPPED_PUMP_K,
+  guessedPumpPrice,
   TREATMENT,
+  TREATMENT_MONTHS,
   type PumpId,
   type PumpSwitchId,
 } from './pumps'

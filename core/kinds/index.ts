@@ -1,4 +1,4 @@
-export { choice, flag, id, kept, number, price, share, size, text, twelve, whole } from './limits'
+export { choice, flag, heightM, id, kept, number, price, share, size, text, twelve, whole } from './limits'
 export {
   kindName,
   nodeSchema,

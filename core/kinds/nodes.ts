@@ -14,6 +14,7 @@ import {
   OUTFALL_IDS,
   SOIL_IDS,
   TANK_KIND_IDS,
+  TAP_LABELS,
   TEES,
 } from '../catalog'
 
@@ -38,6 +39,10 @@ const row = <const Fields extends z.ZodRawShape>(of: NodeRow<Fields>): NodeRow<F
  */
 const supplyRule = () =>
   kept({ startShare: share(), stopShare: share(), months: monthList(), mostLPerDay: size(1e7).optional() })
+
+/** A reading of a pumping test: minutes since it began, or since the pump stopped, and how deep the water stood. */
+const testReading = kept({ minutes: number(0, 100000), depthM: number(0, 400) })
+export type TestReading = z.infer<typeof testReading>
 
 export const tankShapeSchema = z.discriminatedUnion(
   'shape',
@@ -154,6 +159,17 @@ export const NODE_KINDS = {
       gauge: flag().optional(),
       drain: flag().optional(),
       price: price(),
+      /** What was read when its switch and its gas were set. */
+      switchReadings: kept({
+        runningKPa: number(0, 2000).optional(),
+        tripsKPa: number(0, 2000).optional(),
+        stopsAfterS: number(0, 3600).optional(),
+        fallsKPaPerH: number(0, 2000).optional(),
+      }).optional(),
+      gasReadings: kept({
+        emptyKPa: number(0, 2000).optional(),
+        drawnL: number(0, 10000).optional(),
+      }).optional(),
     },
     water: 'passes',
     ports: through,
@@ -165,6 +181,15 @@ export const NODE_KINDS = {
       stillWaterDepthM: number(0, 400),
       /** What it gives for each metre that its water is drawn down. */
       specificCapacityLpsPerM: size(1000).optional(),
+      /** Its casing’s bore, how much deeper its water stands at the end of a dry season, and its pumping test. */
+      casingMm: bore().optional(),
+      dryFallM: number(0, 200).optional(),
+      pumpingTest: kept({
+        flowLps: size(1000),
+        /** Depth to the water below the ground while it was pumped, and after the pump stopped. */
+        drawn: z.array(testReading).max(500),
+        recovered: z.array(testReading).max(500),
+      }).optional(),
       yieldLPerDay: number(0, 1e7),
       rule: supplyRule(),
       pricePerM3: price(),
@@ -186,7 +211,15 @@ export const NODE_KINDS = {
     water: 'enters',
     ports: outOnly,
   }),
-  joint: row({ name: 'joint', fields: {}, water: 'passes', ports: through }),
+  joint: row({
+    name: 'joint',
+    fields: {
+      /** A vent pipe that stands up from it, open at the top: that height above the datum. */
+      ventTopM: heightM().optional(),
+    },
+    water: 'passes',
+    ports: through,
+  }),
   tap: row({
     name: 'tap',
     fields: {
@@ -194,6 +227,8 @@ export const NODE_KINDS = {
       /** What it passes at a pressure, where that is known better than its fixture says. */
       ratedLps: size(1000).optional(),
       ratedKPa: size(2000).optional(),
+      /** What a plate beside it says of its water. */
+      label: choice(TAP_LABELS).optional(),
     },
     water: 'leaves',
     ports: inOnly,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { bore, choice, flag, heightM, id, kept, number, size } from './limits'
+import { bore, choice, flag, heightM, id, kept, number, price, share, size } from './limits'
 import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
 import { PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
 
@@ -152,6 +152,14 @@ export const PART_KINDS = {
       setKPa: size(5000).optional(),
       /** What starts and stops it; and what stops it before it runs dry. */
       switchedBy: choice(PUMP_SWITCHES).optional(),
+      /** As its maker says: what must be left at its mouth, what of its power reaches the water, starts an hour. */
+      npshRequiredM: number(0, 20).optional(),
+      efficiency: share().optional(),
+      mostStartsPerHour: size(1000).optional(),
+      price: price(),
+      /** What it hangs on: its voltage, and its cable one way. */
+      volts: size(1000).optional(),
+      cable: kept({ lengthM: size(2000), conductorMm2: size(500) }).optional(),
       dryGuard: flag().optional(),
       ...ownK,
     },

@@ -109,6 +109,8 @@ describe('every move', () => {
       leadTap: { tap: 'x', run: 'run-1' },
       addTap: { fixture: 'hose', tank: 'tank-1' },
       backByMain: { run: 'run-1' },
+      giveCurve: { part: 'x', points: [] },
+      shapeRun: { run: 'run-1', places: [] },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

@@ -41,6 +41,8 @@ import { setClimate } from './climate'
 import { liftBy } from './lift/liftBy'
 import { liftUp } from './lift/liftUp'
 import { addTap, branchBy, leadTap } from './lift/branch'
+import { giveCurve } from './lift/curve'
+import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'
 import type { Move, ThingKind } from '../site'
 
@@ -85,6 +87,8 @@ export const MOVES = {
   leadTap,
   addTap,
   backByMain,
+  shapeRun,
+  giveCurve,
   leadTo,
   leadSpout,
   leadOverflow,

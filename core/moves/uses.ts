@@ -1,4 +1,5 @@
 import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, needRun, named } from './move'
+import { headOf } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
 import {
@@ -117,12 +118,10 @@ function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: bool
     groundM: tank.groundM,
   }
   site.nodes.push(joint)
+  const pump = { kind: 'pump' as const, pump: 'on-demand' as const, flowLps: 0.3, headM: 25 }
   addRun(site, from, { node: joint.id, port: 'in' }, [
-    valve(outlet.boreMm),
-    pipe(2, outlet.boreMm),
-    { kind: 'pump', pump: 'on-demand', flowLps: 0.3, headM: 25 },
-    { kind: 'check', boreMm: SUPPLY_MM },
-    { kind: 'union', boreMm: SUPPLY_MM },
+    ...headOf(tank, 'on-demand', pump, SUPPLY_MM),
+    pipe(2, SUPPLY_MM),
   ])
   const branch = { node: joint.id, port: 'out' }
   addRun(site, branch, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, branch, to, 6), SUPPLY_MM)])
@@ -158,7 +157,7 @@ function behindPump(site: Site, tankId: string, port: string): SiteNode | undefi
 export const TREATMENT: NewPart[] = [
   { kind: 'filter', ratingUm: 20, medium: 'sediment' },
   { kind: 'filter', ratingUm: 5, medium: 'sediment' },
-  { kind: 'filter', ratingUm: 5, medium: 'carbon' },
+  { kind: 'filter', ratingUm: 5, medium: 'carbon', ratedLps: 0.3 },
   { kind: 'lamp', ratedLps: 0.3, sensor: true },
 ]
 

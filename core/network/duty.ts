@@ -23,6 +23,9 @@ export interface Duty {
   efficiency: number
 }
 
+/** Where a pump runs that does what it is made for. */
+export const dutyAt = ({ flowLps, headM }: Pump): CurvePoint => ({ flowLps, headM })
+
 /** Speeds at which a pump’s own duty points trace its system’s curve. */
 const SPEEDS = [0.4, 0.55, 0.7, 0.85, 1, 1.15, 1.3]
 const CURVE_POINTS = 30

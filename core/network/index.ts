@@ -1,5 +1,22 @@
-export { dutyOf, pumpsOf, type Duty } from './duty'
+export { tapsAlone, type Alone } from './alone'
+export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
+export { dutyAt, dutyOf, pumpsOf, type Duty } from './duty'
 export { airAt, levelsAt, loadUnitsOf, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
+export {
+  batteryDays,
+  conductorFor,
+  CONDUCTORS_MM2,
+  dailyWh,
+  drawnBy,
+  MOST_DROP_SHARE,
+  peakSunHours,
+  solarMonths,
+  type Drawn,
+} from './power'
+export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
+export { isForDrinking, stageRating, trainsOf, type Stage, type Train } from './treatment'
+export { hoursToFill, nightOf, readTest, type Night, type TestReading } from './wells'
+export { shutOffM } from './steady/pumps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'

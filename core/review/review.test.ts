@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build, put, type Edit, setUp } from '../../tests/sites'
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
-import { lineFrom, type Gutter, type Site } from '../site'
+import { feedsOf, lineFrom, type Gutter, type Site } from '../site'
 import { applyMove, moveOf, setField, standInClimate } from '../moves'
-import type { SiteNode, Tank } from '../kinds'
-import { TANK_KIND_IDS } from '../catalog'
+import type { PartKind, PartOf, SiteNode, Tank } from '../kinds'
+import { TANK_KIND_IDS, type LiftId } from '../catalog'
 
 const sound = () =>
   setUp(
@@ -53,6 +53,27 @@ function thirstyHerd(site: Site): Site {
     moveOf('widenTanks', { tanks, share: 0.1 }),
   )
 }
+
+const partOf = <Kind extends PartKind>(site: Site, kind: Kind) =>
+  site.runs.flatMap(run => run.parts).find(part => part.kind === kind) as PartOf<Kind>
+const pumpRun = (site: Site) => feedsOf(site).find(feed => feed.pump)!.trunk[0]!
+const lifted = (site: Site, by: LiftId, hold?: 'pressure-tank') =>
+  build(site, moveOf('liftBy', { run: pumpRun(site).id, by, ...(hold ? { hold } : {}) }))
+const vessel = (site: Site) => lifted(site, 'jet', 'pressure-tank')
+const branchPipe = (site: Site, boreMm: number) => {
+  const pipe = site.runs.find(run => run.to.node === 'tap-1')!.parts.find(part => part.kind === 'pipe')!
+  return build(site, setField('part', pipe.id, 'innerDiameterMm', boreMm))
+}
+/** The beds served by a suction pump on a well, its water so deep. */
+function onWell(site: Site, stillM: number): Site {
+  const led = build(site, moveOf('drawFrom', { use: 'use-2', tank: 'well-1' }))
+  const deep = build(led, setField('node', 'well-1', 'stillWaterDepthM', stillM))
+  return build(
+    deep,
+    moveOf('liftBy', { run: feedsOf(deep).find(feed => feed.source.id === 'well-1')!.trunk[0]!.id, by: 'jet' }),
+  )
+}
+const withWell = (site: Site) => build(site, moveOf('addSource', { kind: 'well' }))
 
 /** For each check, how a sound site comes to fail it. */
 const FAULTS: Record<string, (site: Site) => Site> = {
@@ -210,6 +231,67 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'tank-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
   'line-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
   'line-too-short': site => build(site, setField('part', pipeOf(site, 'spout-1').id, 'lengthM', 0.05)),
+  'tap-weak': site => branchPipe(site, 5),
+  'tap-too-strong': site => {
+    const set = lifted(site, 'variable-speed')
+    const { id } = partOf(set, 'pump')
+    return build(set, setField('part', id, 'headM', 90), setField('part', id, 'setKPa', 800))
+  },
+  'water-too-fast': site => branchPipe(site, 9),
+  'air-in-line': site => {
+    const run = feedsOf(site).find(feed => feed.lift === 'gravity')!.trunk[0]!.id
+    const teed = build(site, moveOf('addTap', { fixture: 'hose', run }))
+    return build(
+      teed,
+      moveOf('setHeight', { node: teed.nodes.findLast(node => node.kind === 'joint')!.id, baseM: 2.5 }),
+    )
+  },
+  'hump-without-vent': site => {
+    const run = feedsOf(site).find(feed => feed.lift === 'gravity')!.trunk[0]!.id
+    return build(site, moveOf('shapeRun', { run, places: [{ alongM: 3, heightM: 1.2 }] }))
+  },
+  'suction-too-high': site => onWell(withWell(site), 10),
+  'no-foot-valve': site => {
+    const well = onWell(withWell(site), 4)
+    return build(well, moveOf('remove', { id: well.runs.find(run => run.from.node === 'well-1')!.parts[0]!.id }))
+  },
+  'pump-off-its-curve': site => build(site, setField('part', partOf(site, 'pump').id, 'headM', 0.4)),
+  'pump-runs-dry': site => lifted(site, 'jet'),
+  'pump-not-needed': site => build(site, ...['tank-1', 'tank-2'].map(node => moveOf('setHeight', { node, baseM: 14 }))),
+  'rigid-at-pump': site => {
+    const bare = without(site, part => part.kind === 'flexible')
+    const part = { kind: 'pipe', lengthM: 1, innerDiameterMm: 26.6, roughnessMm: 0.0015 }
+    return build(bare, moveOf('insertPart', { run: pumpRun(bare).id, before: partOf(bare, 'pump').id, part }))
+  },
+  'float-chokes': site => {
+    const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
+    const filled = build(
+      hill,
+      moveOf('setHeight', { node: 'tank-3', baseM: 12 }),
+      moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'over' }),
+    )
+    return build(filled, setField('part', partOf(filled, 'float').id, 'boreMm', 8))
+  },
+  'never-cuts-out': site => build(vessel(site), setField('node', 'pressure-tank-1', 'cutOutKPa', 900)),
+  'starts-too-often': site => build(vessel(site), setField('node', 'pressure-tank-1', 'volumeL', 15)),
+  'precharge-off': site => build(vessel(site), setField('node', 'pressure-tank-1', 'prechargeKPa', 400)),
+  'relief-missing': site => without(vessel(site), part => part.kind === 'relief'),
+  'shut-off-wrong-side': site => {
+    const held = vessel(site)
+    const out = held.runs.find(run => run.from.node === 'pressure-tank-1')!
+    return build(held, moveOf('remove', { id: out.parts[0]!.id }))
+  },
+  'cable-too-thin': site =>
+    build(site, setField('part', partOf(site, 'pump').id, 'cable', { lengthM: 500, conductorMm2: 1 })),
+  'cord-under-water': site => {
+    const inside = lifted(site, 'submersible')
+    const { source, port } = feedsOf(inside).find(feed => feed.pump)!
+    return build(inside, setField('port', `${source.id}.${port}`, 'cordAtM', 0.5))
+  },
+  'drip-weak': site => build(site, moveOf('fitDrip', { use: 'use-2' })),
+  'treatment-overrun': site => build(site, setField('part', partOf(site, 'filter').id, 'ratedLps', 0.05)),
+  'lamp-without-sensor': site => build(site, setField('part', partOf(site, 'lamp').id, 'sensor', false)),
+  'label-lies': site => build(site, setField('node', 'tap-2', 'label', 'drinking')),
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }

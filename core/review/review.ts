@@ -35,6 +35,19 @@ import {
 } from './firstFlush'
 import type { Check, Finding, ReviewStep } from './finding'
 import { bypassInFilling, bypassShutInFrost } from './bypass'
+import { airInLine, humpWithoutVent, pumpNotNeeded, tapTooStrong, tapWeak, waterTooFast } from './lift/taps'
+import {
+  cableTooThin,
+  floatChokes,
+  neverCutsOut,
+  noFootValve,
+  pumpOffItsCurve,
+  pumpRunsDry,
+  rigidAtPump,
+  suctionTooHigh,
+} from './lift/pumps'
+import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
+import { cordUnderWater, dripWeak, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
 import { weatherAssumed } from './weather'
 import type { Site } from '../site'
 import { readingOf, type Reading } from '../reading'
@@ -114,6 +127,29 @@ export const CHECKS = [
   useWithoutSupply,
   untreatedDrinking,
   roofUnfit,
+  tapWeak,
+  tapTooStrong,
+  waterTooFast,
+  airInLine,
+  humpWithoutVent,
+  suctionTooHigh,
+  noFootValve,
+  pumpOffItsCurve,
+  pumpRunsDry,
+  pumpNotNeeded,
+  rigidAtPump,
+  floatChokes,
+  neverCutsOut,
+  startsTooOften,
+  prechargeOff,
+  reliefMissing,
+  shutOffWrongSide,
+  cableTooThin,
+  cordUnderWater,
+  dripWeak,
+  treatmentOverrated,
+  lampWithoutSensor,
+  labelLies,
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 

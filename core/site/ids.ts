@@ -14,8 +14,10 @@ function* within(document: Json): Generator<{ thing: Json; stem: string }> {
     for (const thing of objects(roof.pieces)) yield { thing, stem: `${String(roof.id)}-piece` }
     for (const thing of objects(roof.spouts)) yield { thing, stem: `${String(roof.id)}-gutter` }
   }
-  for (const run of objects(document.runs))
+  for (const run of objects(document.runs)) {
     for (const thing of objects(run.parts)) yield { thing, stem: `${String(run.id)}-${String(thing.kind)}` }
+    for (const thing of objects(run.profile)) yield { thing, stem: `${String(run.id)}-place` }
+  }
   for (const use of objects(document.uses)) {
     for (const thing of objects(use.rations)) yield { thing, stem: `${String(use.id)}-step` }
     const drip = isObject(use.amount) && isObject(use.amount.drip) ? use.amount.drip : {}

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import {
   choice,
   flag,
+  heightM,
   id,
   kept,
   nodeSchema,
@@ -147,6 +148,7 @@ export const roofSchema = kept({
 })
 
 const endSchema = kept({ node: id(), port: id() })
+export const placeSchema = kept({ id: id(), alongM: number(0, 100000), heightM: heightM() })
 export const runSchema = kept({
   id: id(),
   /** Typed by somebody; without it a run is called by what it joins. */
@@ -154,6 +156,8 @@ export const runSchema = kept({
   from: endSchema,
   to: endSchema,
   frostProof: choice(FROST_PROOF_LINES).optional(),
+  /** Places along its length whose heights are known: humps hold air, dips hold water. */
+  profile: z.array(placeSchema).max(200).optional(),
   parts: z.array(partSchema).max(200),
 })
 
@@ -266,7 +270,13 @@ export const siteSchema = kept({
     waterTemperatureC: number(0, 40),
   }),
   /** The power that pumps run on. */
-  power: kept({ outage: outageSchema.optional() }).optional(),
+  power: kept({
+    outage: outageSchema.optional(),
+    /** Off the grid: what the inverter gives for a moment, the panels, and the battery. */
+    inverterSurgeW: size(1e6).optional(),
+    panelW: size(1e6).optional(),
+    batteryWh: size(1e7).optional(),
+  }).optional(),
   climate: climateSchema,
   roofs: z.array(roofSchema).max(200),
   nodes: z.array(nodeSchema).max(1000),

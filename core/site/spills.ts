@@ -1,5 +1,5 @@
 import { max } from 'd3-array'
-import type { Site } from './schema'
+import type { Run, Site } from './schema'
 import { onceEach } from './once'
 import { portHeightM } from './graph'
 import { pathsFrom, type Path } from './paths'
@@ -8,7 +8,8 @@ import type { Port, Tank } from '../kinds'
 
 /** The highest place that a line passes after its beginning, its end among them. */
 export const highestM = (site: Site, { steps }: Pick<Path, 'steps'>): number =>
-  max(steps, step => portHeightM(site, step.to)) ?? -Infinity
+  max(steps, step => Math.max(portHeightM(site, step.to), humpM(step.run))) ?? -Infinity
+const humpM = (run: Run): number => max(run.profile ?? [], place => place.heightM) ?? -Infinity
 
 /** An overflow with a line, and the height of water above the datum at which that line runs. */
 export interface Overflow {

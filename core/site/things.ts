@@ -5,6 +5,7 @@ import {
   monthSchema,
   optionSchema,
   pieceSchema,
+  placeSchema,
   priceSchema,
   rationSchema,
   roofSchema,
@@ -83,6 +84,11 @@ export const THINGS = {
         )
     }
     return undefined
+  },
+  place: (site, id) => {
+    const run = site.runs.find(each => each.profile?.some(place => place.id === id))
+    const place = run?.profile?.find(each => each.id === id)
+    return found(place, placeSchema, run ? runName(site, run) : '')
   },
   use: (site, id) => {
     const use = site.uses.find(each => each.id === id)

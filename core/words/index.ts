@@ -9,9 +9,11 @@ export {
   percent,
   phraseText,
   pipeSize,
+  pressure,
   quantityText,
   rain,
   say,
+  speed,
   volume,
   type Phrase,
 } from './phrase'

@@ -247,13 +247,32 @@ const ownBoreMm = (part: Part): number | undefined =>
 /** Height of the line at a part, by its place in the run. */
 type Profile = (at: number) => number
 
-/** Heights along a run, even from end to end along its length. */
+/** Heights along a run, even from one place that is known to the next: its ends, and what its profile tells. */
 export function heightsAlong(site: Site, run: Run): Profile {
-  const [fromM, toM] = [portHeightM(site, run.from), portHeightM(site, run.to)]
   const upTo = [0]
   for (const part of run.parts) upTo.push(upTo.at(-1)! + lengthOfPart(part))
   const lengthM = upTo.at(-1)!
-  return at => (lengthM ? fromM + ((toM - fromM) * upTo[at]!) / lengthM : fromM)
+  const places = placesAlong(site, run, lengthM)
+  return at => {
+    const alongM = upTo[at]!
+    const next = places.findIndex(place => place.alongM > alongM)
+    if (next < 0) return places.at(-1)!.heightM
+    const [before, after] = [places[Math.max(0, next - 1)]!, places[next]!]
+    const share = (alongM - before.alongM) / (after.alongM - before.alongM)
+    return before.heightM + share * (after.heightM - before.heightM)
+  }
+}
+
+/** Places of a run whose heights are known, in order along it: its beginning, its profile, its end. */
+export function placesAlong(site: Site, run: Run, lengthM: number): { alongM: number; heightM: number }[] {
+  const within = (run.profile ?? []).filter(({ alongM }) => alongM > 0 && alongM < lengthM)
+  const start = { alongM: 0, heightM: portHeightM(site, run.from) }
+  if (!lengthM) return [start]
+  return [
+    start,
+    ...within.toSorted((a, b) => a.alongM - b.alongM),
+    { alongM: lengthM, heightM: portHeightM(site, run.to) },
+  ]
 }
 
 /** A list cut at some of its items: the stretches between them, and where each ends. */
