@@ -26,7 +26,7 @@ export {
   USUAL_STORM_MM_PER_H,
   type GutterProfile,
 } from './gutters'
-export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS, TAP_LABEL_WORDS, TAP_LABELS } from './outlets'
+export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS, TAP_LABEL_WORDS, TAP_LABELS, type FixtureId } from './outlets'
 export {
   BRANCHING_IDS,
   BRANCHINGS,
@@ -49,6 +49,15 @@ export {
   type LiftedFrom,
   type LiftId,
 } from './lifting'
+export {
+  PIPE_SERIES,
+  PIPE_SERIES_IDS,
+  pipePricePerM,
+  pipeSeries,
+  sizeOfPipe,
+  usualSeries,
+  type PipeSeriesId,
+} from './pipes'
 export { guessedPrice, sizesSoldL } from './prices'
 export {
   DIAPHRAGM,
@@ -60,6 +69,7 @@ export {
   guessedPumpPrice,
   TREATMENT,
   TREATMENT_MONTHS,
+  usualSwitch,
   type PumpId,
   type PumpSwitchId,
 } from './pumps'

@@ -77,6 +77,10 @@ export const PUMP_SWITCH_WORDS = {
 export const PUMP_SWITCHES = Object.keys(PUMP_SWITCH_WORDS) as [PumpSwitchId, ...PumpSwitchId[]]
 export type PumpSwitchId = keyof typeof PUMP_SWITCH_WORDS
 
+/** What switches a pump where nobody said: those that feel the flow do it themselves. */
+export const usualSwitch = (pump: PumpId, held: boolean): PumpSwitchId =>
+  held ? 'pressure-switch' : pump === 'on-demand' || pump === 'variable-speed' ? 'flow-switch' : 'hand'
+
 /** A diaphragm pump by its duty point: its flow at no head and at its stall, and the head of its stall. */
 export const DIAPHRAGM = { openFlow: 1.3, stallFlow: 0.5, stallHead: 1.3 }
 /** Velocity heads that a stopped pump costs what runs through it. */

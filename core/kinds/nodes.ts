@@ -159,13 +159,7 @@ export const NODE_KINDS = {
       gauge: flag().optional(),
       drain: flag().optional(),
       price: price(),
-      /** What was read when its switch and its gas were set. */
-      switchReadings: kept({
-        runningKPa: number(0, 2000).optional(),
-        tripsKPa: number(0, 2000).optional(),
-        stopsAfterS: number(0, 3600).optional(),
-        fallsKPaPerH: number(0, 2000).optional(),
-      }).optional(),
+      /** What was read when its gas was set. */
       gasReadings: kept({
         emptyKPa: number(0, 2000).optional(),
         drawnL: number(0, 10000).optional(),

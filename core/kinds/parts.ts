@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { bore, choice, flag, heightM, id, kept, number, price, share, size } from './limits'
 import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
-import { PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
+import { PIPE_SERIES_IDS, PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
 
 /** What a part is there for. */
 export type Deed =
@@ -63,6 +63,8 @@ export const PART_KINDS = {
       lengthM: size(100000),
       innerDiameterMm: bore(),
       roughnessMm: number(0, 10),
+      /** What it is sold as. */
+      series: choice(PIPE_SERIES_IDS).optional(),
       /** Nobody has measured it: it follows the heights of its ends. */
       guessed: flag().optional(),
     },
@@ -161,6 +163,14 @@ export const PART_KINDS = {
       volts: size(1000).optional(),
       cable: kept({ lengthM: size(2000), conductorMm2: size(500) }).optional(),
       dryGuard: flag().optional(),
+      /** What was read when its switch was set. */
+      switchReadings: kept({
+        sun: choice(['full', 'weak']).optional(),
+        runningKPa: number(0, 2000).optional(),
+        tripsKPa: number(0, 2000).optional(),
+        stopsAfterS: number(0, 3600).optional(),
+        fallsKPaPerH: number(0, 2000).optional(),
+      }).optional(),
       ...ownK,
     },
     does: 'lifts',

@@ -52,8 +52,7 @@ export function named(site: Site, runId: string, parts: NewPart[]): Part[] {
   })
 }
 
-export function addRun(site: Site, from: Run['from'], to: Run['to'], parts: NewPart[]): Run {
-  const id = freshId(site, 'run')
+export function addRun(site: Site, from: Run['from'], to: Run['to'], parts: NewPart[], id = freshId(site, 'run')): Run {
   const run: Run = { id, from, to, parts: named(site, id, parts) }
   site.runs.push(run)
   return run

@@ -109,6 +109,7 @@ describe('every move', () => {
       leadTap: { tap: 'x', run: 'run-1' },
       addTap: { fixture: 'hose', tank: 'tank-1' },
       backByMain: { run: 'run-1' },
+      layPipe: { run: 'run-1', series: 'copper', size: '22' },
       giveCurve: { part: 'x', points: [] },
       shapeRun: { run: 'run-1', places: [] },
     }

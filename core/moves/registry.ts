@@ -41,6 +41,7 @@ import { setClimate } from './climate'
 import { liftBy } from './lift/liftBy'
 import { liftUp } from './lift/liftUp'
 import { addTap, branchBy, leadTap } from './lift/branch'
+import { layPipe } from './lift/layPipe'
 import { giveCurve } from './lift/curve'
 import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'
@@ -89,6 +90,7 @@ export const MOVES = {
   backByMain,
   shapeRun,
   giveCurve,
+  layPipe,
   leadTo,
   leadSpout,
   leadOverflow,

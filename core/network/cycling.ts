@@ -48,7 +48,7 @@ export function heldAtL(
 export function cyclingOf(site: Site, feed: Feed, volumeL = feed.vessel?.volumeL): Cycling | undefined {
   const { vessel, pump, taps, trunk } = feed
   if (!vessel || !pump || !volumeL) return undefined
-  if (vessel.cutInKPa >= vessel.cutOutKPa || vessel.prechargeKPa > vessel.cutInKPa) return undefined
+  if (vessel.prechargeKPa > vessel.cutInKPa) return undefined
   const drawdownL = pressureTankDrawdown(drawdownInput(vessel, volumeL)).drawdownL
   const pumpLps = momentWith(site, [], 'low').runs[trunk[0]!.id]?.flowLps ?? 0
   if (pumpLps < LEAST_LPS || drawdownL <= 0) return undefined

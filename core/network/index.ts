@@ -1,7 +1,18 @@
+export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
 export { tapsAlone, type Alone } from './alone'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
 export { dutyAt, dutyOf, pumpsOf, type Duty } from './duty'
-export { airAt, levelsAt, loadUnitsOf, momentWith, tapsOf, wayOfWater, type Stand, type WayStretch } from './taps'
+export {
+  airAt,
+  fillL,
+  levelsAt,
+  loadUnitsOf,
+  momentWith,
+  tapsOf,
+  wayOfWater,
+  type Stand,
+  type WayStretch,
+} from './taps'
 export {
   batteryDays,
   conductorFor,

@@ -108,7 +108,7 @@ describe('a pressure tank', () => {
     expect(heldAtL(vessel, 414) - heldAtL(vessel, 276)).toBeCloseTo(77.4, 1)
   })
   it('says nothing where its switch cannot work', () => {
-    const site = build(held(), setField('node', 'pressure-tank-1', 'cutInKPa', 900))
+    const site = build(held(), setField('node', 'pressure-tank-1', 'prechargeKPa', 900))
     expect(cyclingOf(site, feedsOf(site)[0]!)).toBeUndefined()
   })
 })

@@ -2,6 +2,7 @@ import { steady, type Asked, type RunState, type Steady } from './steady/steady'
 import { graphOf, joinedTanks, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'
+import { tankVolume } from '../sums'
 
 /** How high the tanks stand: all full, or each nearly down to its lowest draw-off. */
 export type Stand = 'full' | 'low'
@@ -74,4 +75,13 @@ export function wayOfWater(site: Site, { runs }: Steady, tapId: string): WayStre
     if (!['joint', 'tap'].includes(graph.node(at)!.kind)) break
   }
   return way
+}
+
+/** Litres a tank takes from nearly empty to full, for how long it takes to fill. */
+export function fillL(site: Site, tankId: string): number {
+  const tank = graphOf(site).node(tankId)
+  if (tank?.kind !== 'tank') return 0
+  const [full, low] = [levelsAt(site, 'full')[tankId]!, levelsAt(site, 'low')[tankId]!]
+  const heldL = (levelM: number) => tankVolume({ ...tank.shape, levelM }).volumeL
+  return heldL(full) - heldL(low)
 }

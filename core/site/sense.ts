@@ -1,6 +1,9 @@
 import type { Site } from './schema'
 import { roofAreaM2, ROOF_MOST_M2 } from './roofs'
 import type { Problem } from '../answers'
+import { showQuantity } from '../units'
+
+const showLength = (site: Site, valueM: number) => showQuantity(valueM, 'length', site.standards.units).text
 
 /** Figures that are each possible and together are not: a roof of nothing, an outlet wider than what it empties. */
 export function senseless(site: Site): Problem[] {
@@ -29,6 +32,17 @@ export function senseless(site: Site): Problem[] {
           'must be smaller than its pipe.',
       )
     }
+    if (node.kind === 'well' && node.stillWaterDepthM >= node.depthM)
+      say(
+        `nodes[${index}].stillWaterDepthM`,
+        `Depth to water of ${node.name} must be less than its depth, ${showLength(site, node.depthM)}; a well that is ` +
+          'shallower than its water is dry.',
+      )
+    if (node.kind === 'pressureTank' && node.cutInKPa >= node.cutOutKPa)
+      say(
+        `nodes[${index}].cutInKPa`,
+        `Cut-in of ${node.name} must lie under its cut-out: the pump starts low and stops high.`,
+      )
   })
   return problems
 }

@@ -36,9 +36,9 @@ describe('taps at once', () => {
       'less flows',
     )
     await page.choose('How high the tanks stand', 'full')
-    // Two plain taps weigh three load units, and Hunter gives those 6.5 US gallons a minute.
+    // A basin and a hose tap weigh three and a half, and Hunter gives those 7.25 US gallons a minute.
     await page.click(page.css('.notes .sum button'))
-    expect(await page.text('.notes')).toMatch(/\(3 load units\) seldom draws more than\s+0.41 L\/s/)
+    expect(await page.text('.notes')).toMatch(/\(3.5 load units\) seldom draws more than\s+0.46 L\/s/)
     expect(await page.text('.notes .sum')).toContain('0.0630902')
   })
 })
@@ -68,11 +68,11 @@ describe('one tap', () => {
   })
   it('passes what its fixture does', async () => {
     const before = figureIn(await given('full'))
-    await page.choose('Fixture', 'hose tap')
+    await page.choose('Fixture', 'fire hydrant')
     await page.until(
       () => given('full'),
       text => figureIn(text) > before,
-      'a hose takes more',
+      'a hydrant takes more',
     )
     await page.press('Undo')
   })
@@ -96,8 +96,7 @@ describe('a pump', () => {
   const duty = async (what: string) => figureIn(await page.text(`[data-duty="${what}"]`))
   it('is told where it runs, by figures and on its chart, and what that takes', async () => {
     await page.openDemo('cinder-tor', 'lift')
-    const pumps = await page.all('.index [data-subject*="pump"]')
-    await page.click(pumps[0]!)
+    await page.subject('lift:well-line')
     await page.css('.pump .chart canvas')
     expect(await duty('flow')).toBeGreaterThan(0)
     expect(await page.text('.pump')).toMatch(/\d+ W from its cable/)

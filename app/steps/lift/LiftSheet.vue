@@ -1,26 +1,37 @@
 <script setup lang="ts">
+import FeedNotes from './FeedNotes.vue'
+import FillingNotes from './FillingNotes.vue'
+import LiftUpForm from './LiftUpForm.vue'
 import LinesTable from './LinesTable.vue'
 import PumpNotes from './PumpNotes.vue'
 import TapNotes from './TapNotes.vue'
 import TogetherNotes from './TogetherNotes.vue'
+import WellNotes from './WellNotes.vue'
+import { feedSubject } from './told'
 import type { Subject } from '~/steps/step'
 import { useSite } from '~/stores/site'
-import { graphOf } from '#core/site'
+import { feedsOf, fillingsOf, graphOf, runName } from '#core/site'
 import { pumpsOf } from '#core/network'
 
 /** How the water comes to the taps: what each gives, what all give at once, and every line in numbers. */
 const props = defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
-const tap = computed(() => {
-  const node = props.subject && graphOf(store.site!).node(props.subject.id)
-  return node?.kind === 'tap' ? node : undefined
-})
+const node = computed(() => props.subject && graphOf(store.site!).node(props.subject.id))
+const feed = computed(() => feedsOf(store.site!).find(({ trunk }) => feedSubject(trunk[0]!) === props.subject?.id))
+const filling = computed(() => fillingsOf(store.site!).find(({ runs }) => feedSubject(runs[0]!) === props.subject?.id))
 const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === props.subject?.id))
 </script>
 
 <template>
-  <TapNotes v-if="tap" :key="tap.id" :tap="tap" />
-  <PumpNotes v-else-if="pump" :key="pump.pump.id" v-bind="pump" />
+  <FeedNotes v-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
+  <FillingNotes v-else-if="filling" :key="filling.runs[0]!.id" :filling="filling" />
+  <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" />
+  <WellNotes v-else-if="node?.kind === 'well'" :key="`well ${node.id}`" :well="node" />
+  <section v-else-if="pump" :key="pump.pump.id">
+    <h2>{{ runName(store.site!, pump.run) }}</h2>
+    <PumpNotes v-bind="pump" />
+  </section>
+  <LiftUpForm v-else-if="subject?.id === 'up'" />
   <LinesTable v-else-if="subject?.id === 'lines'" />
   <TogetherNotes v-else-if="subject" />
   <p v-else class="soft">No tap yet. Add a use at Need, and what its tap gives stands here.</p>

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { momentTogether } from './useMoment'
+import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { nameOf, runName } from '#core/site'
+import { nameOf, runName, type Run } from '#core/site'
+import { moveOf } from '#core/moves'
+import { seriesOf } from '#core/options'
+import { PIPE_SERIES_IDS, pipeSeries, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
 import { airAt, boreMm, pipeLengthM, type RunStatus } from '#core/network'
 
 /** Every line under pressure as it runs while the taps that are named run. */
@@ -18,6 +22,29 @@ const WORDS: Record<RunStatus, string> = {
   'float-shut': 'its float is shut',
   stopped: 'its pump stands',
   dry: 'no water reaches it',
+}
+/** A line's pipe by its series and size, as it is sold; one of another bore is told by what it measures inside. */
+const OWN = 'own'
+function pipeOf(run: Run): string {
+  const series = seriesOf(store.site!, run)
+  const size = sizeOfPipe(series, boreMm(run))
+  return size ? `${series} ${size.size}` : OWN
+}
+const sold = computed(() => {
+  const usual = usualSeries(store.site!.standards.pipes)
+  return [usual, ...PIPE_SERIES_IDS.filter(id => id !== usual)].flatMap(series =>
+    pipeSeries(series).sizes.map(({ size, innerMm }) => ({
+      value: `${series} ${size}`,
+      name: `${size} ${pipeSeries(series).name}, ${show(innerMm, 'bore')} inside`,
+    })),
+  )
+})
+const choicesFor = (run: Run) =>
+  pipeOf(run) === OWN ? [{ value: OWN, name: `${show(boreMm(run), 'bore')} inside` }, ...sold.value] : sold.value
+function lay(run: Run, value: string): void {
+  if (value === OWN) return
+  const [series, ...size] = value.split(' ')
+  store.make(moveOf('layPipe', { run: run.id, series: series as PipeSeriesId, size: size.join(' ') }))
 }
 /** Faster water wears and hammers. */
 const FAST_MPS = 2
@@ -52,7 +79,16 @@ const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
           <th scope="row">
             <button type="button" class="plain small" @click="pickRun(run.id)">{{ runName(store.site!, run) }}</button>
           </th>
-          <td>{{ show(boreMm(run), 'pipe') }}</td>
+          <td>
+            <ChoiceField
+              v-if="run.parts.some(part => part.kind === 'pipe')"
+              :label="`Pipe of ${runName(store.site!, run)}`"
+              :value="pipeOf(run)"
+              :choices="choicesFor(run)"
+              :set="value => lay(run, value)"
+            />
+            <template v-else>{{ show(boreMm(run), 'pipe') }}</template>
+          </td>
           <td>{{ show(pipeLengthM(run), 'length') }}</td>
           <template v-if="state.status === 'flowing'">
             <td class="figure">{{ show(Math.abs(state.flowLps), 'flow') }}{{ state.flowLps < 0 ? ' back' : '' }}</td>

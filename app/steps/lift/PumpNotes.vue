@@ -3,18 +3,19 @@ import { atOnce, useStand } from './useMoment'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { choicesOf } from '~/fields/choices'
 import SumFigure from '~/fields/SumFigure.vue'
+import PairsField from '~/fields/PairsField.vue'
 import ThingField from '~/fields/ThingField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { runName, type Run } from '#core/site'
-import { dutyOf } from '#core/network'
+import type { Run } from '#core/site'
+import { giveCurve, type Pump } from './pumpCurve'
+import { dutyOf, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
-import { PUMP_IDS, PUMPS } from '#core/catalog'
-import type { PartOf } from '#core/kinds'
+import { PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
 
 /** A pump: what it is made for, where it runs on its curve with the taps that are open, and what that takes. */
-const props = defineProps<{ run: Run; pump: PartOf<'pump'> }>()
+const props = defineProps<{ run: Run; pump: Pump; held?: boolean }>()
 const PumpChart = defineAsyncComponent(() => import('./PumpChart.vue'))
 const store = useSite()
 const { show } = useUnits()
@@ -22,7 +23,16 @@ const stand = useStand()
 const site = computed(() => store.site!)
 const set = useThing('part', () => props.pump.id)
 const kinds = choicesOf(PUMP_IDS, PUMPS)
+const switches = choicesOf(PUMP_SWITCHES, PUMP_SWITCH_WORDS)
+const GUARDS = [
+  { value: true, name: 'a guard stops it before it runs dry' },
+  { value: false, name: 'nothing stops it when it runs dry' },
+]
 const duty = computed(() => dutyOf(site.value, props, atOnce(site.value), stand.value))
+const hint = computed(
+  () =>
+    `${show(0, 'flow')}, ${show(40, 'length')}\n${show(0.5, 'flow')}, ${show(30, 'length')}\n${show(0.9, 'flow')}, ${show(12, 'length')}`,
+)
 const round = (value: number) => Math.round(value * 1000) / 1000
 const power = computed(
   () =>
@@ -36,7 +46,6 @@ const power = computed(
 
 <template>
   <section class="pump" :data-pump="pump.id">
-    <h2>{{ runName(site, run) }}</h2>
     <p>
       <ChoiceField label="Kind of pump" :value="pump.pump" :choices="kinds" :set="set('pump')" /> made for
       <ThingField :id="pump.id" of="part" name="flowLps" label="Flow it is made for" /> at
@@ -49,7 +58,37 @@ const power = computed(
           name="setKPa"
           label="Pressure it holds"
           :empty="`${show(staticPressure(pump).pressureKPa, 'pressure')}, its own`" /></template
-      ><template v-if="pump.curve">; its curve has {{ pump.curve.length }} points of its plate</template>.
+      >. With nothing drawn it gives {{ show(shutOffM(pump), 'length') }}. It is switched by
+      <ChoiceField
+        label="What switches it"
+        :value="pump.switchedBy ?? usualSwitch(pump.pump, held)"
+        :choices="switches"
+        :set="set('switchedBy')"
+      />, and
+      <ChoiceField
+        label="Guard against running dry"
+        :value="pump.dryGuard ?? false"
+        :choices="GUARDS"
+        :set="set('dryGuard')"
+      />.
+    </p>
+    <p class="small">
+      <template v-if="pump.curve">Its curve has {{ pump.curve.length }} points of its plate.</template>
+      <template v-else>Its curve is that of its kind.</template>
+      {{ ' ' }}
+      <PairsField
+        :label="pump.curve ? 'Type its curve anew' : 'Type the curve of its plate'"
+        :columns="[
+          { words: 'flow', kind: 'flow' },
+          { words: 'head', kind: 'length' },
+        ]"
+        :hint="hint"
+        :set="points => giveCurve(store, pump, points)"
+      />
+      {{ ' ' }}
+      <button v-if="pump.curve" type="button" class="plain small" @click="giveCurve(store, pump, [])">
+        Back to its kind’s curve
+      </button>
     </p>
     <template v-if="duty && power">
       <p>
@@ -68,7 +107,7 @@ const power = computed(
         Taps open as named under Taps at once. Read its plate: two or three points of flow and head beat a guess.
       </p>
     </template>
-    <p v-else class="soft">
+    <p v-else class="soft stands">
       It moves no water as the taps, valves and floats stand: nothing asks for it, or it cannot lift so high.
     </p>
   </section>

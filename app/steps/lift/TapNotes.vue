@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import BoreNotes from './BoreNotes.vue'
+import DripNotes from './DripNotes.vue'
+import TreatmentNotes from './TreatmentNotes.vue'
 import WayTable from './WayTable.vue'
 import { atOnce, momentOf, momentTogether, wantedLps } from './useMoment'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import FoldGroup from '~/fields/FoldGroup.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { choicesOf } from '~/fields/choices'
 import ThingField from '~/fields/ThingField.vue'
@@ -10,7 +14,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { nameOf } from '#core/site'
 import { wayOfWater } from '#core/network'
-import { FIXTURE_IDS, FIXTURES } from '#core/catalog'
+import { FIXTURE_IDS, FIXTURES, TAP_LABEL_WORDS } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
 /** One tap: what it passes and at which pressure, alone and with the others, and where its pressure goes on the way. */
@@ -25,6 +29,11 @@ const low = computed(() => momentOf(site.value, [props.tap.id], 'low'))
 const still = computed(() => momentOf(site.value, [], 'full').nodes[props.tap.id]!)
 const together = computed(() => (atOnce(site.value).includes(props.tap.id) ? momentTogether(site.value) : undefined))
 const way = computed(() => wayOfWater(site.value, full.value, props.tap.id))
+/** The stretch that takes most of its height, where that is worth a word. */
+const worst = computed(() => {
+  const [most] = way.value.toSorted((a, b) => b.state.lossM - a.state.lossM)
+  return most?.run.parts.some(({ kind }) => kind === 'pipe') ? most : undefined
+})
 const gives = (moment: typeof full.value) => {
   const { flowLps, pressureKPa } = moment.taps[props.tap.id]!
   return flowLps > 0 ? `${show(flowLps, 'flow')} at ${show(pressureKPa, 'pressure')}` : 'nothing'
@@ -53,6 +62,22 @@ const gives = (moment: typeof full.value) => {
     </p>
     <WayTable v-if="way.length" :way="way" :moment="full" :tap="tap" />
     <p v-else class="soft">No water comes to it as the valves and pumps stand.</p>
+    <DripNotes v-if="tap.fixture === 'drip'" :tap="tap" />
+    <FoldGroup
+      v-if="worst"
+      :id="`bores-${tap.id}`"
+      title="Pipe size"
+      :summary="`${show(worst.state.lossM, 'length')} lost on one stretch`"
+    >
+      <BoreNotes :run="worst.run" :tap="tap" :loss-m="worst.state.lossM" />
+    </FoldGroup>
+    <FoldGroup
+      :id="`treatment-${tap.id}`"
+      title="Treatment and label"
+      :summary="tap.label ? TAP_LABEL_WORDS[tap.label].name : 'no plate'"
+    >
+      <TreatmentNotes :tap="tap" />
+    </FoldGroup>
   </div>
 </template>
 

@@ -42,17 +42,17 @@ export const liftUp = defineMove({
     if (source === tank || from === tankId) throw new Impossible('A tank cannot fill itself.')
     if (by === 'gravity' || !liftRow(by).name[source.kind])
       throw new Impossible('That does not lift water up to a tank; choose a pump.')
-    takeOutFilling(site, source.id, tank.id)
+    const before = takeOutFilling(site, source.id, tank.id)
     const port = source.kind === 'tank' ? holeFor(site, source, by) : 'out'
-    if (line === 'over') overTheTop(site, source, port, tank, by)
-    else fillAndFeed(site, source, port, tank, by)
+    const lay = line === 'over' ? overTheTop : fillAndFeed
+    lay(site, source, port, tank, by, before)
   },
 })
 
-/** Takes out the pumped line that fills a tank from there, and turns a line round that it shared. */
-function takeOutFilling(site: Site, from: string, tankId: string): void {
+/** Takes out the pumped line that fills a tank from there, and turns a line round that it shared; the id it had. */
+function takeOutFilling(site: Site, from: string, tankId: string): string | undefined {
   const filling = fillingsOf(site).find(({ source, tank }) => source.id === from && tank.id === tankId)
-  if (!filling) return
+  if (!filling) return undefined
   const shared = filling.runs.at(-1)!
   const feeds =
     shared.to.node === tankId && portsByRole(filling.tank, 'outlet').some(({ name }) => name === shared.to.port)
@@ -68,6 +68,7 @@ function takeOutFilling(site: Site, from: string, tankId: string): void {
     }
   }
   if (feeds) turnRound(shared)
+  return gone[0]?.id
 }
 
 /** The same line the other way round: its parts in the other order. */
@@ -107,7 +108,7 @@ function pumpUp(source: FeedSource, port: string, tank: Tank, by: LiftId, switch
   return { ...pumpFor(by, by === 'solar' ? SOLAR_LPS : FILL_LPS, liftM, FLOAT_KPA), switchedBy }
 }
 
-function overTheTop(site: Site, source: FeedSource, port: string, tank: Tank, by: LiftId): void {
+function overTheTop(site: Site, source: FeedSource, port: string, tank: Tank, by: LiftId, runId?: string): void {
   const inlet = {
     name: freshPort(tank, 'fill'),
     role: 'inlet' as const,
@@ -120,15 +121,21 @@ function overTheTop(site: Site, source: FeedSource, port: string, tank: Tank, by
     { node: source.id, port },
     { node: tank.id, port: inlet.name },
   ] as const
-  addRun(site, ends[0], ends[1], [
-    ...headOf(source, by, pumpUp(source, port, tank, by, 'pressure-switch'), HILL_LINE_MM),
-    pipe(guessedLengthM(site, ends[0], ends[1], 20), HILL_LINE_MM),
-    { kind: 'float', boreMm: HILL_LINE_MM },
-  ])
+  addRun(
+    site,
+    ends[0],
+    ends[1],
+    [
+      ...headOf(source, by, pumpUp(source, port, tank, by, 'pressure-switch'), HILL_LINE_MM),
+      pipe(guessedLengthM(site, ends[0], ends[1], 20), HILL_LINE_MM),
+      { kind: 'float', boreMm: HILL_LINE_MM },
+    ],
+    runId,
+  )
 }
 
 /** The pump is led into the line by which the tank feeds its taps; nothing in that may keep water from going up. */
-function fillAndFeed(site: Site, source: FeedSource, port: string, tank: Tank, by: LiftId): void {
+function fillAndFeed(site: Site, source: FeedSource, port: string, tank: Tank, by: LiftId, runId?: string): void {
   const feed = feedsOf(site).find(each => each.source.id === tank.id && each.lift === 'gravity')
   const joint = feed
     ? branchOf(site, feed)
@@ -157,10 +164,16 @@ function fillAndFeed(site: Site, source: FeedSource, port: string, tank: Tank, b
     { node: source.id, port },
     { node: joint.id, port: 'in' },
   ] as const
-  addRun(site, ends[0], ends[1], [
-    ...headOf(source, by, pumpUp(source, port, tank, by, 'level-switch'), HILL_LINE_MM),
-    pipe(guessedLengthM(site, ends[0], ends[1], 3), HILL_LINE_MM),
-  ])
+  addRun(
+    site,
+    ends[0],
+    ends[1],
+    [
+      ...headOf(source, by, pumpUp(source, port, tank, by, 'level-switch'), HILL_LINE_MM),
+      pipe(guessedLengthM(site, ends[0], ends[1], 3), HILL_LINE_MM),
+    ],
+    runId,
+  )
 }
 /** A valve as it would be open: a shut one is opened when water is wanted. */
 const openPart = (part: Part): Part => (part.kind === 'valve' ? { ...part, open: true } : part)

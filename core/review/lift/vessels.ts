@@ -78,24 +78,8 @@ export const prechargeOff = defineCheck({
   sound: 'Gas and switch of every pressure tank go together',
   find: ({ site }) =>
     withVessel(site).flatMap(({ vessel }): Finding[] => {
-      const { prechargeKPa, cutInKPa, cutOutKPa } = vessel
-      const subject = nodeSubject(vessel)
-      const common = { check: 'precharge-off', severity: 'wrong' as const, subject }
-      if (cutInKPa >= cutOutKPa)
-        return [
-          {
-            ...common,
-            id: `precharge-off:switch:${vessel.id}`,
-            sentence: say`The switch of ${vessel.name} starts at ${pressure(cutInKPa)} and stops at
-              ${pressure(cutOutKPa)}: it cannot work.`,
-            why: say`It must stop higher than it starts, by 100 to 200 kPa.`,
-            numbers: { cutInKPa, cutOutKPa },
-            mend: {
-              label: say`Let it stop at ${pressure(cutInKPa + 140)}`,
-              move: setField('node', vessel.id, 'cutOutKPa', cutInKPa + 140),
-            },
-          },
-        ]
+      const { prechargeKPa, cutInKPa } = vessel
+      const common = { check: 'precharge-off', subject: nodeSubject(vessel) }
       const rightKPa = Math.max(0, cutInKPa - PRECHARGE_UNDER_KPA)
       const tooHigh = prechargeKPa > cutInKPa
       if (!tooHigh && prechargeKPa >= 0.75 * rightKPa) return []

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import type { Curve } from '~/charts/CurveChart.vue'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { runName, type Run } from '#core/site'
+import { boreChoices } from '#core/options'
+import { moveOf } from '#core/moves'
+import { pipeSeries } from '#core/catalog'
+import type { NodeOf } from '#core/kinds'
+
+/** The stretch that costs a tap most, laid in other sizes: what the tap then passes, and what the pipe costs. */
+const props = defineProps<{ run: Run; tap: NodeOf<'tap'>; lossM: number }>()
+const CurveChart = defineAsyncComponent(() => import('~/charts/CurveChart.vue'))
+const store = useSite()
+const { show, money } = useUnits()
+const sizes = computed(() => boreChoices(store.site!, props.run, props.tap.id))
+const curves = computed((): Curve[] => [
+  { label: 'tank full', points: sizes.value.map(({ price, fullLps }) => ({ x: price, y: fullLps })), colour: 'deep' },
+  {
+    label: 'nearly empty',
+    points: sizes.value.map(({ price, lowLps }) => ({ x: price, y: lowLps })),
+    colour: 'oak',
+    dashed: true,
+  },
+  {
+    label: 'as it is',
+    points: sizes.value.filter(({ now }) => now).map(({ price, fullLps }) => ({ x: price, y: fullLps })),
+    colour: 'ink',
+    dots: true,
+  },
+])
+</script>
+
+<template>
+  <div class="bores" data-notes="bores">
+    <p>
+      “{{ runName(store.site!, run) }}” costs this tap most of its height, {{ show(lossM, 'length') }}. Laid in other
+      sizes of {{ pipeSeries(sizes[0]?.series ?? 'pe-100').name }}:
+    </p>
+    <div class="beside">
+      <table class="compare">
+        <thead>
+          <tr>
+            <th scope="col">size</th>
+            <th scope="col">inside</th>
+            <th scope="col">tank full</th>
+            <th scope="col">nearly empty</th>
+            <th scope="col">speed</th>
+            <th scope="col">pipe, about</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="size in sizes" :key="size.size" :class="{ on: size.now }" :data-size="size.size">
+            <th scope="row">{{ size.size }}</th>
+            <td>{{ show(size.innerMm, 'bore') }}</td>
+            <td class="figure">{{ show(size.fullLps, 'flow') }}</td>
+            <td>{{ show(size.lowLps, 'flow') }}</td>
+            <td>{{ show(size.velocityMps, 'speed') }}</td>
+            <td>{{ money(size.price) }}</td>
+            <td>
+              <button
+                v-if="!size.now"
+                type="button"
+                class="plain small"
+                @click="store.make(moveOf('layPipe', { run: run.id, series: size.series, size: size.size }))"
+              >
+                Lay it
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <CurveChart
+        :curves="curves"
+        :x="{ words: 'what the pipe costs' }"
+        :y="{ words: 'the tap passes', kind: 'flow' }"
+        spoken="What the tap passes against what the pipe costs."
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.beside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+}
+.beside > * {
+  flex: 1 1 320px;
+}
+</style>
