@@ -17,6 +17,7 @@ export interface Curve {
 export interface Axis {
   words: string
   kind?: Kind
+  /** Depths: it begins where its figures do, and runs downward. */
   downward?: boolean
 }
 
@@ -56,7 +57,7 @@ const options = computed<ChartOptions>(() => {
   const { ink, soft, hair } = colours.value
   const scale = (text: string, reverse = false) => ({
     type: 'linear' as const,
-    beginAtZero: true,
+    beginAtZero: !reverse,
     reverse,
     ticks: { color: soft },
     grid: { color: hair },

@@ -20,7 +20,8 @@ import { isoDate } from '#core/climate'
  * The whole site cut through, at its true heights. With `storm` the design storm's water is drawn along the roofs'
  * lines.
  */
-defineProps<{ storm: boolean }>()
+const props = defineProps<{ storm: boolean; grade: boolean }>()
+const GradeLine = defineAsyncComponent(() => import('~/section/GradeLine.vue'))
 const store = useSite()
 const RunsList = defineAsyncComponent(() => import('~/section/RunsList.vue'))
 const results = useResults()
@@ -71,6 +72,8 @@ watch([nodeId, runId], () => {
   if (xs?.length) bring(Math.min(...xs) - STAFF_PX, Math.max(...xs))
 })
 
+/** What the line of pressure is of, where it is drawn. */
+const gradeWords = ref<string>()
 const things = useTemplateRef('things')
 const dayText = computed(() =>
   results.outlook && day.value !== undefined ? dayAndMonth(isoDate(results.outlook.startDay + day.value)) : undefined,
@@ -91,6 +94,7 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
       >
         <SectionGround :drawing="drawing" />
         <SectionThings ref="things" :picture="picture" :from-px="fromPx" :to-px="toPx" :storm="storm" @hold="hold" />
+        <GradeLine v-if="props.grade" :drawing="drawing" @told="words => (gradeWords = words)" />
         <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
         <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>
@@ -101,7 +105,8 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
     </p>
     <p class="caption small soft">
       <b v-if="held && nodeId" class="now">{{ nameOf(site, nodeId) }}: {{ heightOf(nodeId) }}</b>
-      <span v-if="dayText && site.nodes.length && !asList"
+      <span v-if="site.nodes.length && !asList && props.grade && gradeWords">heights to scale · {{ gradeWords }}</span>
+      <span v-else-if="dayText && site.nodes.length && !asList"
         >Water as on {{ dayText }} · heights to scale, widths not<template v-if="things?.storms.length">
           · dashes: the design storm’s water</template
         ></span

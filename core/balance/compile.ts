@@ -28,7 +28,7 @@ export function compile(site: Site, weather: () => DailySeries = () => weatherSe
   const outside = outsideSuppliesOf(site, hanging, wells, mains)
   const onOf = (kind: 'well' | 'main', index: number) =>
     outside.find(supply => supply.kind === kind && supply.index === index)?.on ?? NEVER_FAILS
-  const topUps = topUpsOf(pools, poolOf, outside)
+  const topUps = topUpsOf(site, pools, poolOf, outside)
   return {
     meanC: monthWarmth(site).meanC,
     pools,

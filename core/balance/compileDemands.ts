@@ -14,6 +14,7 @@ import {
 } from './compiled'
 import type { Pool } from './pools'
 import { litresPerDay, type Path, pathsFrom, type Site, type Use } from '../site'
+import { deliveredLps } from '../network'
 import type { NodeOf } from '../kinds'
 import type { DailySeries } from '../climate'
 
@@ -42,8 +43,19 @@ export function outsideSuppliesOf(
   return [...ways('well', wells), ...ways('main', mains)]
 }
 
+/** What the line from a source passes in a day, as its pump, its pressure and its pipe let it. */
+function lineLPerDay(site: Site, { runs }: Path): number {
+  const flowLps = deliveredLps(site, runs)
+  return flowLps === undefined ? Infinity : flowLps * 86400
+}
+
 /** What tops pools up from outside: wells and mains by their rules, carts by the load. */
-export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, outside: OutsideSupply[]): TopUp[] {
+export function topUpsOf(
+  site: Site,
+  pools: Pool[],
+  poolOf: ReadonlyMap<string, number>,
+  outside: OutsideSupply[],
+): TopUp[] {
   const piped = outside.flatMap(({ kind, node, index, path, on }): TopUp[] => {
     const pool = poolOf.get(path.end.id)
     if (pool === undefined) return []
@@ -57,7 +69,7 @@ export function topUpsOf(pools: Pool[], poolOf: ReadonlyMap<string, number>, out
         startL,
         stopL: Math.max(startL, capL * node.rule.stopShare),
         months: monthMask(node.rule.months),
-        mostL: node.rule.mostLPerDay ?? Infinity,
+        mostL: Math.min(node.rule.mostLPerDay ?? Infinity, lineLPerDay(site, path)),
         on,
       },
     ]

@@ -3,6 +3,7 @@ import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
 import { highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
+import { deliveredLps } from '../network'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
@@ -70,6 +71,9 @@ export function transfersOf(
     const to = poolOf.get(path.end.id)
     if (to === undefined || to === from) return []
     const target = pools[to]!
+    const mostLPerDay = path.pumpLps === undefined ? Infinity : (deliveredLps(site, path.runs) ?? path.pumpLps) * 86400
+    // A pump that cannot lift so high brings nothing at all.
+    if (mostLPerDay === 0) return []
     const stops = path.hasFloat || path.pumpLps !== undefined
     // What comes in at the draw-off, by the line that feeds from it, stops once the tank is full.
     const fullM = roleOf(site, path.at) === 'outlet' ? Infinity : portHeightM(site, path.at)
@@ -79,7 +83,7 @@ export function transfersOf(
         to,
         keepL,
         stopL: stops ? (fullM === Infinity ? target.capL : Math.min(target.capL, target.volumeAtL(fullM))) : Infinity,
-        mostLPerDay: path.pumpLps === undefined ? Infinity : path.pumpLps * 86400,
+        mostLPerDay,
         on,
       },
     ]

@@ -2,7 +2,8 @@ import { expect, it } from 'vitest'
 import { blank, build, plainTank, rainDays } from '../../tests/sites'
 import { massErrorL, simulate } from './simulate'
 import { compile } from './compile'
-import { moveOf } from '../moves'
+import { moveOf, setField } from '../moves'
+import type { NodeOf } from '../kinds'
 
 /** A yard's tank and one on a hill above it, which serves a use by its fall; a pump lifts water up. */
 const hill = (line: 'over' | 'fills-and-feeds') =>
@@ -21,4 +22,28 @@ it.each(['over', 'fills-and-feeds'] as const)('a hill tank is filled and drawn, 
   expect(Math.abs(massErrorL(run))).toBeLessThan(1e-6)
   // 900 less twelve days of 60: all that is left stands on the hill.
   expect(run.poolL.at(-1)).toBeCloseTo(180)
+})
+
+it('a pump that cannot lift so high delivers nothing, and the use on the hill goes short', () => {
+  const site = hill('over')
+  const pump = site.runs.flatMap(run => run.parts).find(part => part.kind === 'pump')!
+  const weak = build(site, setField('part', pump.id, 'headM', 5))
+  const run = simulate(compile(weak), rainDays(...Array<number>(5).fill(0)), { startL: [900, 0] })
+  expect(run.poolL.at(-1)).toBe(0)
+  expect([...run.shortByUseL].every(short => short === 60)).toBe(true)
+})
+
+it('a solar pump delivers in a day what the mean sun lets it, and a main what its line passes', () => {
+  const sunny = build(hill('over'), moveOf('liftUp', { from: 'tank-1', tank: 'tank-2', by: 'solar', line: 'over' }))
+  const steadyL = compile(hill('over')).transfers[0]!.mostLPerDay
+  const [line] = compile(sunny).transfers
+  expect(line!.mostLPerDay).toBeGreaterThan(0)
+  expect(line!.mostLPerDay).toBeLessThan(steadyL)
+  const main = build(plainTank(blank(), 'A'), moveOf('addSource', { kind: 'main', tank: 'tank-1' }))
+  const pipe = main.runs.flatMap(run => run.parts).find(part => part.kind === 'pipe' && part.innerDiameterMm === 20)!
+  const rule = { ...(main.nodes.find(node => node.kind === 'main') as NodeOf<'main'>).rule, mostLPerDay: 1e6 }
+  const open = build(main, setField('node', 'main-1', 'rule.mostLPerDay', rule.mostLPerDay))
+  const thin = build(open, setField('part', pipe.id, 'innerDiameterMm', 5))
+  expect(compile(open).topUps[0]!.mostL).toBeLessThan(1e6)
+  expect(compile(thin).topUps[0]!.mostL).toBeLessThan(compile(open).topUps[0]!.mostL / 5)
 })

@@ -1,6 +1,7 @@
 export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
 export { tapsAlone, type Alone } from './alone'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
+export { deliveredLps } from './deliveries'
 export { dutyAt, dutyOf, pumpsOf, type Duty } from './duty'
 export {
   airAt,
@@ -29,7 +30,7 @@ export { isForDrinking, stageRating, trainsOf, type Stage, type Train } from './
 export { hoursToFill, nightOf, readTest, type Night, type TestReading } from './wells'
 export { shutOffM } from './steady/pumps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
-export { boreMm, fittingsK, lineFlowLps, pipeLengthM } from './loss'
+export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'
 export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'

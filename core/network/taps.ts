@@ -1,5 +1,5 @@
 import { steady, type Asked, type RunState, type Steady } from './steady/steady'
-import { graphOf, joinedTanks, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
+import { graphOf, joinedTanks, onceLaid, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'
 import { tankVolume } from '../sums'
@@ -10,11 +10,12 @@ export type Stand = 'full' | 'low'
 const LEFT_M = 0.05
 
 /** Metres of water above each tank's floor; tanks that are joined low down stand as high as the first of them spills. */
-export function levelsAt(site: Site, stand: Stand): Record<string, number> {
-  return Object.fromEntries(
-    tanksOf(site).map(tank => [tank.id, stand === 'full' ? fullM(site, tank) : lowM(site, tank)]),
-  )
-}
+export const levelsAt = (site: Site, stand: Stand): Record<string, number> =>
+  stand === 'full' ? levelsFull(site) : levelsLow(site)
+const levelsBy = (levelM: (site: Site, tank: Tank) => number) =>
+  onceLaid((site: Site) => Object.fromEntries(tanksOf(site).map(tank => [tank.id, levelM(site, tank)])))
+const levelsFull = levelsBy((site, tank) => fullM(site, tank))
+const levelsLow = levelsBy((site, tank) => lowM(site, tank))
 const fullM = (site: Site, tank: Tank): number => {
   const spillsM = Math.min(...joinedTanks(site, tank).map(joined => spillM(site, joined)))
   return Math.max(0, Math.min(spillsM, rimM(tank)) - tank.baseM)
@@ -32,9 +33,18 @@ function lowM(site: Site, tank: Tank): number {
 
 export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node => node.kind === 'tap')
 
-/** A moment with some taps open and the tanks at a stand. */
-export const momentWith = (site: Site, taps: readonly string[], stand: Stand, asked: Asked = {}): Steady =>
-  steady(site, { levels: levelsAt(site, stand), open: Object.fromEntries(taps.map(id => [id, 1])), ...asked })
+/** A moment with some taps open and the tanks at a stand; of one document it is worked out once, whoever asks. */
+export function momentWith(site: Site, taps: readonly string[], stand: Stand, asked?: Asked): Steady {
+  const solve = () =>
+    steady(site, { levels: levelsAt(site, stand), open: Object.fromEntries(taps.map(id => [id, 1])), ...asked })
+  if (asked) return solve()
+  const known = moments(site)
+  const key = `${stand} ${taps.join(' ')}`
+  const moment = known.get(key) ?? solve()
+  known.set(key, moment)
+  return moment
+}
+const moments = onceLaid((_site: Site) => new Map<string, Steady>())
 
 /** Load units of all taps of a site together. */
 export const loadUnitsOf = (site: Site): number =>

@@ -8,6 +8,7 @@ export {
   stretchOf,
   type Drawing,
 } from './drawing'
+export { gradeOf, type Grade } from './grade'
 export { insideOf } from './inside'
 export { labelsOf, type Label } from './labels'
 export type { PlacedPart } from './parts'

@@ -48,6 +48,8 @@ export const feedsOf = onceLaid((site: Site): Feed[] =>
       const taps = tapsBehind(site, source.id, first)
       if (!taps.length) return []
       const { trunk, end } = trunkOf(site, source.id, first)
+      // A pump led into the line of a hill tank fills that: the taps on it are the tank's.
+      if (graph.outOf(end.id).some(run => run.to.node !== source.id && fillsAndFeeds(graph, run))) return []
       const vessel = trunk.map(run => graph.node(run.to.node)!).find(node => node.kind === 'pressureTank')
       const pump = trunk.flatMap(run => run.parts).find(part => part.kind === 'pump')
       return [

@@ -34,8 +34,8 @@ const curves = computed((): Curve[] => [
 <template>
   <div class="bores" data-notes="bores">
     <p>
-      “{{ runName(store.site!, run) }}” costs this tap most of its height, {{ show(lossM, 'length') }}. Laid in other
-      sizes of {{ pipeSeries(sizes[0]?.series ?? 'pe-100').name }}:
+      Of all pipe on its way that of “{{ runName(store.site!, run) }}” takes most, {{ show(lossM, 'length') }}. Laid in
+      other sizes of {{ pipeSeries(sizes[0]?.series ?? 'pe-100').name }}:
     </p>
     <div class="beside">
       <table class="compare">

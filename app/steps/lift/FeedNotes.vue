@@ -15,7 +15,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { counted, listed } from '#core/words'
 import { nameOf, type Feed } from '#core/site'
-import { branchingOf, moveOf } from '#core/moves'
+import { branchingOf, busiestLps, moveOf } from '#core/moves'
 import { busiestDayL, cyclingOf, dutyAt, dutyOf, suctionOf, tapsOf } from '#core/network'
 import {
   BRANCHING_IDS,
@@ -40,6 +40,8 @@ const lifts = computed(() => liftsFrom(props.feed.source.kind))
 const holds = choicesOf(HOLD_IDS, HOLDS)
 const setLift = (by: LiftId) => store.make(moveOf('liftBy', { run: run.value.id, by }))
 const setHold = (hold: HoldId) => store.make(moveOf('liftBy', { run: run.value.id, by: props.feed.lift, hold }))
+/** By load units, seldom all at once. */
+const busiest = computed(() => busiestLps(site.value, props.feed.taps))
 const branching = computed(() => branchingOf(site.value, props.feed))
 const branchings = choicesOf(BRANCHING_IDS, BRANCHINGS)
 /** Taps that hang on other lines, and what else can hang on this one. */
@@ -94,7 +96,11 @@ const held = computed(() => (props.feed.vessel ? (props.feed as Feed & { vessel:
           :value="branching"
           :choices="branchings"
           :set="by => store.make(moveOf('branchBy', { run: run.id, by }))" /></template
-      >. On a day of the month that asks most its taps draw <b class="figure">{{ litres(busiestDayL(site, feed)) }}</b>.
+      >. At their busiest its taps ask for
+      <b class="figure" data-feed-figure="busiest">{{ show(busiest, 'flow') }}</b><template v-if="feed.pump">{{
+        busiest > feed.pump.flowLps * 1.05 ? ', more than its pump is made for' : ', which its pump is made for'
+      }}</template
+      >; on a day of the month that asks most they draw <b class="figure">{{ litres(busiestDayL(site, feed)) }}</b>.
     </p>
     <p class="small">
       Lead

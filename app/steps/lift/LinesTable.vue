@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { momentTogether } from './useMoment'
+import PairsField from '~/fields/PairsField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { nameOf, runName, type Run } from '#core/site'
+import { listed } from '#core/words'
 import { moveOf } from '#core/moves'
 import { seriesOf } from '#core/options'
 import { PIPE_SERIES_IDS, pipeSeries, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
@@ -23,12 +25,24 @@ const WORDS: Record<RunStatus, string> = {
   stopped: 'its pump stands',
   dry: 'no water reaches it',
 }
+/** The line in hand, and the places on it whose heights are known. */
+const picked = computed(() => store.site!.runs.find(run => run.id === runId.value))
+const alongWords = computed(() => {
+  const places = picked.value?.profile
+  if (!places) return 'is taken to run straight from end to end.'
+  return `passes ${listed(places.map(({ alongM, heightM }) => `${show(heightM, 'length')} after ${show(alongM, 'length')}`))}.`
+})
+const shape = (run: Run, pairs: [number, number][]) =>
+  store.make(moveOf('shapeRun', { run: run.id, places: pairs.map(([alongM, heightM]) => ({ alongM, heightM })) }))
 /** A line's pipe by its series and size, as it is sold; one of another bore is told by what it measures inside. */
 const OWN = 'own'
 function pipeOf(run: Run): string {
-  const series = seriesOf(store.site!, run)
-  const size = sizeOfPipe(series, boreMm(run))
-  return size ? `${series} ${size.size}` : OWN
+  const own = seriesOf(store.site!, run)
+  for (const series of [own, ...PIPE_SERIES_IDS.filter(id => id !== own)]) {
+    const size = sizeOfPipe(series, boreMm(run))
+    if (size) return `${series} ${size.size}`
+  }
+  return OWN
 }
 const sold = computed(() => {
   const usual = usualSeries(store.site!.standards.pipes)
@@ -99,10 +113,29 @@ const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
         </tr>
       </tbody>
     </table>
+    <p v-if="picked" class="along" data-notes="profile">
+      “{{ runName(store.site!, picked) }}” {{ alongWords }}
+      <PairsField
+        label="Type heights along it"
+        :columns="[
+          { words: 'distance along it', kind: 'length' },
+          { words: 'height', kind: 'length' },
+        ]"
+        :hint="`${show(5, 'length')}, ${show(0.4, 'length')}\n${show(12, 'length')}, ${show(1.1, 'length')}`"
+        :set="pairs => shape(picked!, pairs)"
+      />
+      <button v-if="picked.profile" type="button" class="plain small" @click="shape(picked, [])">Take them away</button>
+    </p>
+    <p v-else class="soft small">
+      Pick a line, and its heights on the way can be typed: humps hold air, dips want a drain.
+    </p>
   </section>
 </template>
 
 <style scoped>
+td:nth-child(n + 3) {
+  white-space: nowrap;
+}
 .air {
   border-left: 3px solid var(--straw);
   padding-left: 10px;

@@ -49,11 +49,13 @@ const dropInput = computed(
 const panelW = computed(() => site.value.power?.panelW)
 const batteryWh = computed(() => site.value.power?.batteryWh)
 const surgeW = computed(() => site.value.power?.inverterSurgeW)
+/** What of the panels the pump can use: more than it takes lifts no more. */
+const usableW = computed(() => Math.min(panelW.value ?? 0, drawn.value.inputW))
 const months = computed(
-  () => panelW.value && solarMonths(site.value, panelW.value, drawn.value.efficiency, props.at.headM),
+  () => panelW.value && solarMonths(site.value, usableW.value, drawn.value.efficiency, props.at.headM),
 )
 const sunInput = computed(() => ({
-  panelW: panelW.value ?? 0,
+  panelW: round(usableW.value),
   peakSunHours: 4,
   efficiency: drawn.value.efficiency,
   headM: round(props.at.headM),
@@ -135,7 +137,7 @@ const sunInput = computed(() => ({
     </p>
     <template v-if="months">
       <p>
-        Those panels lift
+        Of {{ Math.round(panelW!) }} W of panels its pump can use {{ Math.round(usableW) }} W. They lift
         <SumFigure name="solar-lift" :input="sunInput">{{ litres(solarLift(sunInput).litresPerDay) }}</SumFigure>
         on a day of four hours’ full sun; month by month, by the sun of this place:
       </p>

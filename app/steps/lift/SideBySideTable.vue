@@ -63,10 +63,18 @@ const rows = computed(() => sideBySide(store.site!, props.feed))
             class="plain small"
             @click="store.make(moveOf('liftBy', { run: feed.trunk[0]!.id, by: row.by, hold: row.hold }))"
           >
-            Lift it so
+            Take it
           </button>
         </td>
       </tr>
     </tbody>
   </table>
 </template>
+
+<style scoped>
+td:last-child,
+td:nth-child(4),
+td:nth-child(5) {
+  white-space: nowrap;
+}
+</style>

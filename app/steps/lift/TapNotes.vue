@@ -12,8 +12,8 @@ import ThingField from '~/fields/ThingField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { nameOf } from '#core/site'
-import { wayOfWater } from '#core/network'
+import { nameOf, type Run } from '#core/site'
+import { runLossM, wayOfWater } from '#core/network'
 import { FIXTURE_IDS, FIXTURES, TAP_LABEL_WORDS } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
@@ -29,11 +29,17 @@ const low = computed(() => momentOf(site.value, [props.tap.id], 'low'))
 const still = computed(() => momentOf(site.value, [], 'full').nodes[props.tap.id]!)
 const together = computed(() => (atOnce(site.value).includes(props.tap.id) ? momentTogether(site.value) : undefined))
 const way = computed(() => wayOfWater(site.value, full.value, props.tap.id))
-/** The stretch that takes most of its height, where that is worth a word. */
+/** The stretch whose pipe takes most of its height. */
 const worst = computed(() => {
-  const [most] = way.value.toSorted((a, b) => b.state.lossM - a.state.lossM)
-  return most?.run.parts.some(({ kind }) => kind === 'pipe') ? most : undefined
+  const pipes = way.value.map(({ run, state }) => ({ run, lossM: pipeLossM(run, state.flowLps) }))
+  return pipes.toSorted((a, b) => b.lossM - a.lossM)[0]
 })
+const pipeLossM = (run: Run, flowLps: number) =>
+  runLossM(
+    { ...run, parts: run.parts.filter(({ kind }) => kind === 'pipe') },
+    Math.abs(flowLps),
+    site.value.place.waterTemperatureC,
+  )
 const gives = (moment: typeof full.value) => {
   const { flowLps, pressureKPa } = moment.taps[props.tap.id]!
   return flowLps > 0 ? `${show(flowLps, 'flow')} at ${show(pressureKPa, 'pressure')}` : 'nothing'
@@ -64,12 +70,12 @@ const gives = (moment: typeof full.value) => {
     <p v-else class="soft">No water comes to it as the valves and pumps stand.</p>
     <DripNotes v-if="tap.fixture === 'drip'" :tap="tap" />
     <FoldGroup
-      v-if="worst"
+      v-if="worst && worst.lossM > 0"
       :id="`bores-${tap.id}`"
       title="Pipe size"
-      :summary="`${show(worst.state.lossM, 'length')} lost on one stretch`"
+      :summary="`${show(worst.lossM, 'length')} lost in the pipe that costs most`"
     >
-      <BoreNotes :run="worst.run" :tap="tap" :loss-m="worst.state.lossM" />
+      <BoreNotes :run="worst.run" :tap="tap" :loss-m="worst.lossM" />
     </FoldGroup>
     <FoldGroup
       :id="`treatment-${tap.id}`"

@@ -10,6 +10,7 @@ function loaded(): typeof told.value {
 export const lift: StepDefinition = {
   id: 'lift',
   name: 'Lift',
+  grade: true,
   sheet: defineAsyncComponent(() => import('./LiftSheet.vue')),
   started: site => site.nodes.some(({ kind }) => kind === 'tap'),
   subjects: context => loaded()?.subjects(context) ?? [],

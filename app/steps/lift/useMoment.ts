@@ -18,16 +18,8 @@ export function runAtOnce(site: Site, tap: string, runs: boolean): void {
   shut[site.id] = runs ? others : [...others, tap]
 }
 
-/** A moment of a document is worked out once, whoever asks. */
-const known = new WeakMap<Site, Map<string, Steady>>()
-export function momentOf(site: Site, taps: readonly string[], at: Stand): Steady {
-  const moments = known.get(site) ?? new Map<string, Steady>()
-  known.set(site, moments)
-  const key = `${at} ${taps.join(' ')}`
-  const moment = moments.get(key) ?? momentWith(site, taps, at)
-  moments.set(key, moment)
-  return moment
-}
+/** A moment of a document with some taps open. */
+export const momentOf = (site: Site, taps: readonly string[], at: Stand): Steady => momentWith(site, taps, at)
 /** The moment in which all run that are said to run at once. */
 export const momentTogether = (site: Site): Steady => momentOf(site, atOnce(site), stand.value)
 

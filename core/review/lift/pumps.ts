@@ -8,6 +8,7 @@ import {
   momentWith,
   MOST_DROP_SHARE,
   pumpsOf,
+  runLossM,
   shutOffM,
   suctionInput,
   suctionOf,
@@ -286,6 +287,9 @@ function boreNear(parts: readonly { kind: string }[], at: number): number {
   return sized?.innerDiameterMm ?? sized?.boreMm ?? 26.64
 }
 
+/** Share of a pump’s head that a float may take unnoticed. */
+const CHOKING_SHARE = 0.1
+
 export const floatChokes = defineCheck({
   id: 'float-chokes',
   step: 'lift',
@@ -298,6 +302,9 @@ export const floatChokes = defineCheck({
       const { runs: states, converged } = momentWith(site, [], 'low')
       const flowLps = states[last.id]?.flowLps ?? 0
       if (!float || !converged || flowLps <= 0) return []
+      // A float that takes little of what the pump gives does not choke it.
+      const takesM = runLossM({ ...last, parts: [float] }, flowLps, site.place.waterTemperatureC)
+      if (takesM < CHOKING_SHARE * pump.headM) return []
       const without: Site = {
         ...site,
         runs: site.runs.map(run => (run === last ? { ...run, parts: run.parts.filter(part => part !== float) } : run)),

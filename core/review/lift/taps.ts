@@ -1,7 +1,8 @@
 import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
 import { flow, length, pipeSize, pressure, say, speed } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
-import { airAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
+import { headOfPressureM } from '../../sums'
+import { airAt, levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
 import { feedsOf, graphOf, nameOf, runName, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
 import type { NodeOf } from '../../kinds'
@@ -264,6 +265,9 @@ export const pumpNotNeeded = defineCheck({
     feedsOf(site).flatMap((feed): Finding[] => {
       const { pump, source, trunk, taps } = feed
       if (!pump || source.kind !== 'tank' || feed.vessel) return []
+      // Only a tank whose low water stands high enough can do without; the lines are asked where it does.
+      const wantedM = Math.max(...taps.map(tap => tap.baseM + headOfPressureM(wantedOf(tap).pressureKPa)))
+      if (source.baseM + levelsAt(site, 'low')[source.id]! < wantedM) return []
       const bare: Site = {
         ...site,
         runs: site.runs.map(run => ({

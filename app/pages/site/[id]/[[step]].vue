@@ -74,7 +74,7 @@ useKeys({
   <main v-if="store.site" class="workspace" :style="{ '--section': `${sectionShare}vh` }">
     <PathStrip :step="step" />
     <SiteHeader @sums="sums = true" @find="find = true" @keys="keys = true" />
-    <SectionView :storm="step.storm ?? false" />
+    <SectionView :storm="step.storm ?? false" :grade="step.grade ?? false" />
     <SplitHandle v-model="sectionShare" />
     <StepSheet v-if="shown > 1" :step="step" />
     <MarginPanel v-if="shown > 2" :step="step" />

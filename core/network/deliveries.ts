@@ -1,0 +1,33 @@
+import { levelsAt } from './taps'
+import { steady, type RunState } from './steady/steady'
+import { peakSunHours } from './power'
+import { mean } from 'd3-array'
+import { onceLaid, tanksOf, type Run, type Site } from '../site'
+
+/** Seconds of a day in which a solar pump runs as it does in full sun. */
+const sunShare = (site: Site): number => Math.min(1, (mean(peakSunHours(site)) ?? 0) / 24)
+
+/** Every line as it runs with all taps shut and all tanks half full: what lines and pumps deliver on a usual day. */
+const usualRuns = onceLaid((site: Site): Record<string, RunState> | undefined => {
+  const [full, low] = [levelsAt(site, 'full'), levelsAt(site, 'low')]
+  const levels = Object.fromEntries(tanksOf(site).map(({ id }) => [id, (full[id]! + low[id]!) / 2]))
+  const moment = steady(site, { levels })
+  return moment.converged ? moment.runs : undefined
+})
+
+/**
+ * What a line with a pump, or from a main, delivers on a usual day, L/s: as its lines and heights let it, and a solar
+ * pump while the sun shines. Undefined where that is not known: it does not flow for a reason that passes.
+ */
+export function deliveredLps(site: Site, runs: readonly Run[]): number | undefined {
+  const states = usualRuns(site)
+  if (!states) return undefined
+  const pump = runs.flatMap(run => run.parts).find(part => part.kind === 'pump')
+  const last = runs.at(-1)
+  const state = last && states[last.id]
+  if (!state) return undefined
+  const share = pump?.pump === 'solar' ? sunShare(site) : 1
+  if (state.status === 'flowing') return Math.abs(state.flowLps) * share
+  // It runs and lifts nothing: too weak.
+  return pump && (state.status === 'still' || state.status === 'checked') ? 0 : undefined
+}
