@@ -178,6 +178,8 @@ export const NODE_KINDS = {
       /** Its casing’s bore, how much deeper its water stands at the end of a dry season, and its pumping test. */
       casingMm: bore().optional(),
       dryFallM: number(0, 200).optional(),
+      /** Minutes until nine tenths of what was drawn down are back, where nobody has a test. */
+      recoveryMinutes: size(100000).optional(),
       pumpingTest: kept({
         flowLps: size(1000),
         /** Depth to the water below the ground while it was pumped, and after the pump stopped. */

@@ -54,7 +54,7 @@ function headAt(pump: Pump, pipeMm: number, flowLps: number): number {
 }
 
 /** The flow past which a pump gives no head, L/s. */
-function mostFlowLps({ pump, flowLps, curve }: Pump): number {
+export function mostFlowLps({ pump, flowLps, curve }: Pump): number {
   if (curve) return curve.at(-1)!.flowLps
   const { shutOff } = PUMPS[pump]
   return flowLps * (shutOff === undefined ? DIAPHRAGM.openFlow : Math.sqrt(shutOff / (shutOff - 1)))

@@ -2,7 +2,7 @@ export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } fr
 export { tapsAlone, type Alone } from './alone'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
 export { deliveredLps } from './deliveries'
-export { dutyAt, dutyOf, pumpsOf, type Duty } from './duty'
+export { dutyAt, dutyOf, mostFlowLps, pumpsOf, type Duty } from './duty'
 export {
   airAt,
   fillL,
@@ -11,6 +11,7 @@ export {
   momentWith,
   tapsOf,
   wayOfWater,
+  type Air,
   type Stand,
   type WayStretch,
 } from './taps'

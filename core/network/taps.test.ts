@@ -64,3 +64,20 @@ describe('what taps give', () => {
     expect(loadUnitsOf(hill)).toBe(1.5 + 2.5)
   })
 })
+
+describe('air', () => {
+  it('is drawn in where a line humps above its pressure, and not where it lies below', () => {
+    const site = worksOf({
+      nodes: [tankAt('a', 5), tapAt('t', 1)],
+      runs: [['r', 'a', 't', [pipe(40)]]],
+    })
+    const humped = (heightM: number) =>
+      airAt(
+        { ...site, runs: [{ ...site.runs[0]!, profile: [{ id: 'hump', alongM: 20, heightM }] }] },
+        momentWith(site, ['t'], 'full'),
+      )
+    expect(humped(2)).toEqual([])
+    expect(humped(8)[0]).toMatchObject({ id: 'hump', on: { heightM: 8 } })
+    expect(humped(8)[0]!.pressureKPa).toBeLessThan(-10)
+  })
+})

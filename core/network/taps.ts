@@ -2,7 +2,8 @@ import { steady, type Asked, type RunState, type Steady } from './steady/steady'
 import { graphOf, joinedTanks, onceLaid, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'
-import { tankVolume } from '../sums'
+import { pipeLengthM } from './loss'
+import { staticPressure, tankVolume } from '../sums'
 
 /** How high the tanks stand: all full, or each nearly down to its lowest draw-off. */
 export type Stand = 'full' | 'low'
@@ -53,12 +54,33 @@ export const loadUnitsOf = (site: Site): number =>
 /** Below the air’s pressure by more than this, air comes out of the water or is drawn in. */
 const AIR_KPA = 1
 
-/** Joints at which the pressure has fallen below the air’s. */
-export const airAt = (site: Site, { nodes }: Steady): { id: string; pressureKPa: number }[] =>
-  site.nodes.flatMap(({ kind, id }) => {
+/** A place at which the pressure has fallen below the air’s: a joint, or a height along a run. */
+export interface Air {
+  id: string
+  /** What it is called where it is no joint: the run it lies on, and its height. */
+  on?: { run: Run; heightM: number }
+  pressureKPa: number
+}
+
+/** Places at which the pressure has fallen below the air’s, while water stands or runs there. */
+export function airAt(site: Site, { nodes, runs }: Steady): Air[] {
+  const joints = site.nodes.flatMap(({ kind, id }): Air[] => {
     const pressureKPa = nodes[id]?.pressureKPa ?? 0
     return kind === 'joint' && pressureKPa < -AIR_KPA ? [{ id, pressureKPa }] : []
   })
+  const places = site.runs.flatMap(run => {
+    const state = runs[run.id]
+    const lengthM = pipeLengthM(run)
+    if (!run.profile || !state || !lengthM || run.parts.some(({ kind }) => kind === 'pump')) return []
+    const [fromM, toM] = [nodes[run.from.node]!.headM, nodes[run.to.node]!.headM]
+    return run.profile.flatMap(({ id, alongM, heightM }): Air[] => {
+      const headM = fromM + (toM - fromM) * Math.min(1, alongM / lengthM)
+      const pressureKPa = headM < heightM ? -staticPressure({ headM: heightM - headM }).pressureKPa : 0
+      return pressureKPa < -AIR_KPA ? [{ id, on: { run, heightM }, pressureKPa }] : []
+    })
+  })
+  return [...joints, ...places]
+}
 
 /** A stretch of the way that water comes to a tap: its run, how it stands there, and whether it is gone along forward. */
 export interface WayStretch {

@@ -28,6 +28,7 @@ const TOLD: Record<string, Partial<FieldRow>> = {
   mostStartsPerHour: { kind: 'count', words: 'starts an hour its motor bears' },
   inverterSurgeW: { kind: 'count', words: 'watts the inverter gives for a moment' },
   batteryWh: { kind: 'count', words: 'watt hours of battery' },
+  recoveryMinutes: { kind: 'count', words: 'minutes until nine tenths are back' },
   casingMm: { kind: 'pipe', words: 'casing' },
   dryFallM: { words: 'fall in a dry season' },
   depthM: { words: 'depth' },

@@ -74,8 +74,14 @@ const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
     <h2>Lines in numbers</h2>
     <p class="soft">As they run while the taps run that are named under Taps at once.</p>
     <p v-for="air in airs" :key="air.id" class="air" :data-air="air.id">
-      At {{ nameOf(store.site!, air.id) }} the pressure falls {{ show(-air.pressureKPa, 'pressure') }} below the air’s:
-      air comes out of the water there or is drawn in, and less flows than is told here.
+      At
+      {{
+        air.on
+          ? `${show(air.on.heightM, 'length')} along “${runName(store.site!, air.on.run)}”`
+          : nameOf(store.site!, air.id)
+      }}
+      the pressure falls {{ show(-air.pressureKPa, 'pressure') }} below the air’s: air comes out of the water there or
+      is drawn in, and less flows than is told here.
     </p>
     <table class="compare">
       <thead>

@@ -10,7 +10,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import type { Run } from '#core/site'
 import { giveCurve, type Pump } from './pumpCurve'
-import { dutyOf, shutOffM } from '#core/network'
+import { dutyOf, mostFlowLps, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
 import { PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
 
@@ -58,7 +58,8 @@ const power = computed(
           name="setKPa"
           label="Pressure it holds"
           :empty="`${show(staticPressure(pump).pressureKPa, 'pressure')}, its own`" /></template
-      >. With nothing drawn it gives {{ show(shutOffM(pump), 'length') }}. It is switched by
+      >. With nothing drawn it gives {{ show(shutOffM(pump), 'length') }}, and it passes
+      {{ show(mostFlowLps(pump), 'flow') }} at most. It is switched by
       <ChoiceField
         label="What switches it"
         :value="pump.switchedBy ?? usualSwitch(pump.pump, held)"

@@ -95,8 +95,18 @@ const differs = computed(
       hours a pump of {{ show(pumpLps, 'flow') }} fills
       <b class="figure" data-well-figure="night">{{ litres(night.litres) }}</b>: {{ litres(night.storedL) }} stand in
       the casing, and {{ litres(night.steadyLps * 3600) }} an hour come in<template v-if="night.rests"
-        >; the pump lifts more than that, so it must rest in between, by a guard that stops it before it runs
-        dry</template
+        >; the pump lifts more than that, so it must rest in between, by a guard that stops it before it runs dry; nine
+        tenths are back after
+        <template v-if="test?.ninetyMinutes">{{ span(test.ninetyMinutes / 60) }}</template><template v-else
+          ><ThingField
+            :id="well.id"
+            of="node"
+            name="recoveryMinutes"
+            label="Minutes until nine tenths are back"
+            empty="nobody measured how many"
+          />
+          minutes</template
+        ></template
       >.
       {{
         filling === undefined

@@ -7,6 +7,7 @@ import {
   dutyAt,
   momentWith,
   MOST_DROP_SHARE,
+  pumpingDepthM,
   pumpsOf,
   runLossM,
   shutOffM,
@@ -194,6 +195,14 @@ export const pumpOffItsCurve = defineCheck({
 })
 const flowOf = (value: number) => ({ value, kind: 'flow' as const })
 
+/** A pump hangs so far above its well’s floor, with water over it. */
+const HUNG_M = 2.5
+/** The flow that leaves a well’s water above its pump. */
+const gentleLps = (well: NodeOf<'well'>) => {
+  const roomM = Math.max(0.2, well.depthM - HUNG_M - 0.3 - pumpingDepthM(well, 0))
+  return Math.max(0.01, Math.floor(100 * roomM * (well.specificCapacityLpsPerM ?? 1)) / 100)
+}
+
 export const pumpRunsDry = defineCheck({
   id: 'pump-runs-dry',
   step: 'lift',
@@ -204,6 +213,25 @@ export const pumpRunsDry = defineCheck({
       const source = graphOf(site).node(run.from.node)
       // A diaphragm bears it for a while, and a main does not run out.
       if (!source || (source.kind !== 'tank' && source.kind !== 'well') || pump.pump === 'on-demand') return []
+      const drawnM = source.kind === 'well' ? pumpingDepthM(source, pump.flowLps) : 0
+      if (source.kind === 'well' && drawnM > source.depthM - HUNG_M)
+        return [
+          {
+            id: `pump-runs-dry:well:${pump.id}`,
+            check: 'pump-runs-dry',
+            severity: 'wrong',
+            subject: runSubject(site, run),
+            sentence: say`${source.name} is drawn down past its pump: at ${flowOf(pump.flowLps)} its water would stand
+              ${length(drawnM)} down, and it is ${length(source.depthM)} deep.`,
+            why: say`In a dry season it gives less than its pump takes. A smaller pump, or one choked by its valve, draws
+              what comes; a guard stops it meanwhile.`,
+            numbers: { drawnM, depthM: source.depthM },
+            mend: {
+              label: say`Take one for ${flowOf(gentleLps(source))}`,
+              move: setField('part', pump.id, 'flowLps', gentleLps(source)),
+            },
+          },
+        ]
       if (pump.dryGuard || run.from.port.startsWith('overflow')) return []
       return [
         {

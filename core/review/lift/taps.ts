@@ -2,7 +2,7 @@ import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
 import { flow, length, pipeSize, pressure, say, speed } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
 import { headOfPressureM } from '../../sums'
-import { airAt, levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
+import { airAt, levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater, type Air } from '../../network'
 import { feedsOf, graphOf, nameOf, runName, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
 import type { NodeOf } from '../../kinds'
@@ -164,18 +164,22 @@ export const airInLine = defineCheck({
   sound: 'The pressure stands above every pipe',
   find: ({ site }) => {
     const moments = new Set([...tapsAlone(site, 'low').values()].map(({ moment }) => moment))
-    const lowest = new Map<string, number>()
+    const lowest = new Map<string, Air>()
     for (const moment of moments)
-      for (const { id, pressureKPa } of airAt(site, moment)) lowest.set(id, Math.min(lowest.get(id) ?? 0, pressureKPa))
-    return [...lowest].map(([id, pressureKPa]): Finding => {
+      for (const air of airAt(site, moment))
+        if (air.pressureKPa < (lowest.get(air.id)?.pressureKPa ?? 0)) lowest.set(air.id, air)
+    return [...lowest.values()].map(({ id, on, pressureKPa }): Finding => {
       const name = nameOf(site, id)
+      const where = on ? say`At ${length(on.heightM)} along “${runName(site, on.run)}”` : say`At ${name}`
       return {
         id: `air-in-line:${id}`,
         check: 'air-in-line',
         severity: 'wrong',
-        subject: nodeSubject({ id, name }),
-        sentence: say`At ${name} the pressure falls ${pressure(-pressureKPa)} below the air’s: air is drawn in there, and
-          the line stops.`,
+        subject: on ? runSubject(site, on.run) : nodeSubject({ id, name }),
+        sentence: [
+          ...where,
+          ...say` the pressure falls ${pressure(-pressureKPa)} below the air’s: air is drawn in there, and the line stops.`,
+        ],
         why: say`The line of pressure runs below the pipe there while a tap is open. Lower that place, lay what leads to
           it wider, or open less behind it.`,
         numbers: { pressureKPa },
