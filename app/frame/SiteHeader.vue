@@ -4,6 +4,7 @@ import NameField from '~/fields/NameField.vue'
 import { useFiles } from '~/stores/useFiles'
 import { usePrefs } from '~/stores/prefs'
 import { useSite } from '~/stores/site'
+import type { FilesCommand } from '~/frame/FilesMenu.vue'
 import { setField } from '#core/moves'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 
@@ -28,25 +29,18 @@ const savedText = computed(() =>
 )
 const nextTheme = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
-/** What this browser keeps of all sites, and has room for; not told where the browser does not say. */
-const room = ref('')
-const megabytes = (bytes: number) => (bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`)
-async function measure(shown: boolean): Promise<void> {
-  if (!shown) return
-  const told = await navigator.storage?.estimate?.().catch(() => undefined)
-  room.value =
-    told?.usage === undefined ? '' : `${megabytes(told.usage)} kept in this browser, of ${megabytes(told.quota ?? 0)}`
-}
-
 /** So many saves since the last file are worth a word. */
 const REMIND_AFTER = 60
 const reminds = computed(() => store.lasts && store.unfiled >= REMIND_AFTER)
 /** Where all is kept as it should be there is nothing to say, and what would say it is not loaded. */
 const noted = computed(() => Boolean(store.trouble) || store.saving === 'failed' || !store.lasts || reminds.value)
 const LazyKeepingNote = defineAsyncComponent(() => import('~/frame/KeepingNote.vue'))
+/** The menu is loaded when it is first opened. */
+const LazyFilesMenu = defineAsyncComponent(() => import('~/frame/FilesMenu.vue'))
+const [menuAsked, menuReady] = [ref(false), ref(false)]
 const LazyMoneyDialog = defineAsyncComponent(() => import('~/frame/MoneyDialog.vue'))
 const money = ref(false)
-function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'): void {
+function act(command: FilesCommand): void {
   if (command === 'money') money.value = true
   else if (command === 'site') exportSite()
   else if (command === 'days') void exportDays()
@@ -101,25 +95,17 @@ function act(command: 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'f
       </button>
       <button type="button" class="tool wide" @click="$emit('sums')">Sums <kbd>S</kbd></button>
       <button type="button" class="tool wide" @click="$emit('find')">Find <kbd>/</kbd></button>
-      <el-dropdown trigger="click" @command="act" @visible-change="measure">
-        <button type="button" class="tool">Files<span class="unseen"> and more</span></button>
-        <template #dropdown>
-          <el-dropdown-menu>
-            <el-dropdown-item command="site">Save this site as a file</el-dropdown-item>
-            <el-dropdown-item command="days">Save the year’s days as CSV</el-dropdown-item>
-            <el-dropdown-item command="sums" divided>Sums <kbd>S</kbd></el-dropdown-item>
-            <el-dropdown-item command="find">Find <kbd>/</kbd></el-dropdown-item>
-            <el-dropdown-item command="money" divided
-              >Money: {{ store.site!.standards.currency || 'not said' }}</el-dropdown-item
-            >
-            <el-dropdown-item command="theme"
-              >Theme: {{ prefs.theme === 'auto' ? 'as the machine' : prefs.theme }}</el-dropdown-item
-            >
-            <el-dropdown-item command="keys">Keys <kbd>?</kbd></el-dropdown-item>
-            <el-dropdown-item v-if="room && store.lasts" disabled divided>{{ room }}</el-dropdown-item>
-          </el-dropdown-menu>
-        </template>
-      </el-dropdown>
+      <button
+        v-if="!menuReady"
+        type="button"
+        class="tool"
+        aria-haspopup="menu"
+        :aria-expanded="menuAsked"
+        @click="menuAsked = true"
+      >
+        Files<span class="unseen"> and more</span>
+      </button>
+      <LazyFilesMenu v-if="menuAsked" v-show="menuReady" @vue:mounted="menuReady = true" @act="act" />
     </div>
     <LazyMoneyDialog v-if="money" v-model="money" />
     <LazyKeepingNote v-if="noted" :remind="reminds" />

@@ -54,6 +54,7 @@ export {
   PIPE_SERIES_IDS,
   pipePricePerM,
   pipeSeries,
+  sizeName,
   sizeOfPipe,
   usualSeries,
   type PipeSeriesId,

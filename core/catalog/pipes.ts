@@ -1,3 +1,5 @@
+import type { System } from '../units'
+
 /** A series of pipe: how it is called, how rough its wall is, and each size as it is sold with what it truly measures inside. */
 interface PipeSeries {
   name: string
@@ -94,6 +96,22 @@ const NEAR_MM = 0.3
 /** The size of a series that a pipe is, by what it measures inside. */
 export const sizeOfPipe = (series: PipeSeriesId, innerMm: number) =>
   pipeSeries(series).sizes.find(each => Math.abs(each.innerMm - innerMm) < NEAR_MM)
+
+/** Inch sizes as they are called where metres are spoken (DN). */
+const NOMINAL: Record<string, string> = {
+  '1/2 in': 'DN 15',
+  '3/4 in': 'DN 20',
+  '1 in': 'DN 25',
+  '1 1/4 in': 'DN 32',
+  '1 1/2 in': 'DN 40',
+  '2 in': 'DN 50',
+  '2 1/2 in': 'DN 65',
+  '3 in': 'DN 80',
+  '4 in': 'DN 100',
+}
+
+/** What a size is called by whoever reads it. */
+export const sizeName = (size: string, units: System): string => (units === 'metric' ? (NOMINAL[size] ?? size) : size)
 
 /** A starting guess of what a metre costs: wider pipe costs more than in proportion. */
 export const pipePricePerM = (series: PipeSeriesId, innerMm: number): number =>

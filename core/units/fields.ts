@@ -32,7 +32,7 @@ const TOLD: Record<string, Partial<FieldRow>> = {
   casingMm: { kind: 'pipe', words: 'casing' },
   dryFallM: { words: 'fall in a dry season' },
   depthM: { words: 'depth' },
-  specificCapacityLpsPerM: { kind: 'count', words: 'litres a second for each metre drawn down' },
+  specificCapacityLpsPerM: { kind: 'specificCapacity', words: 'what it gives for each metre drawn down' },
   alongM: { words: 'distance along the line' },
   heightM: { words: 'height' },
   ventTopM: { words: 'top of the vent pipe' },

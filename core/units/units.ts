@@ -14,6 +14,8 @@ export type Kind =
   | 'area'
   | 'volume'
   | 'flow'
+  /** What a well gives for each metre that its water is drawn down. */
+  | 'specificCapacity'
   | 'hourFlow'
   | 'dailyVolume'
   | 'rain'
@@ -93,6 +95,11 @@ export const UNITS: Record<Kind, Unit[]> = {
     { factor: 1 / 3.6, words: ['m³/h', 'm3/h'] },
     { factor: US_GALLON_L / 60, words: ['US gpm', 'usgpm'] },
     { factor: IMPERIAL_GALLON_L / 60, words: ['imp gpm', 'impgpm'] },
+  ],
+  specificCapacity: [
+    { factor: 1, words: ['L/s/m', 'l/s/m', 'L/s a metre'] },
+    { factor: US_GALLON_L / 60 / FOOT_M, words: ['US gpm/ft', 'usgpm/ft', 'gpm/ft'] },
+    { factor: IMPERIAL_GALLON_L / 60 / FOOT_M, words: ['imp gpm/ft', 'impgpm/ft'] },
   ],
   hourFlow: [
     { factor: 1, words: ['L/h', 'l/h', 'lph', 'litres an hour', 'L', 'l'] },
@@ -200,6 +207,11 @@ export const SHOWN: Record<Kind, Record<System, Shown>> = {
     metric: { unit: 'L/s', decimals: 2 },
     us: { unit: 'US gpm', decimals: 1 },
     imperial: { unit: 'imp gpm', decimals: 1 },
+  },
+  specificCapacity: {
+    metric: { unit: 'L/s/m', decimals: 4 },
+    us: { unit: 'US gpm/ft', decimals: 3 },
+    imperial: { unit: 'imp gpm/ft', decimals: 3 },
   },
   hourFlow: {
     metric: { unit: 'L/h', decimals: 1 },

@@ -161,11 +161,11 @@ describe('a well', () => {
     await page.click(page.button('Take them'))
     await page.until(
       () => page.text('[data-well-figure="test"]'),
-      text => text.includes('0.4 L/s a metre'),
+      text => text.includes('0.4 L/s/m'),
       'the test is read',
     )
     await page.press('Take that into the plan')
-    expect(await page.value('Litres a second for each metre drawn down')).toBe('0.4')
+    expect(await page.value('What it gives for each metre drawn down')).toBe('0.4 L/s/m')
     await page.css('.well .chart canvas')
   })
   it('7 m deep at 1500 m of altitude is refused to a suction pump, with its reason', async () => {

@@ -28,6 +28,7 @@ it('takes the main views', async () => {
   await shoot('new-site')
   for (const step of ['need', 'catch', 'clean', 'store', 'lift']) {
     await page.openDemo('quillfern-ridge', step)
+    if (step === 'lift') await page.subject('kitchen-tap')
     await shoot(step)
   }
   for (const [name, demo, step, subject] of [
@@ -40,6 +41,14 @@ it('takes the main views', async () => {
   }
   const shown = (selector: string) =>
     page.driver.executeScript(`document.querySelector('${selector}').scrollIntoView()`)
+  await page.openDemo('quillfern-ridge', 'lift')
+  await page.subject('lift:house-suction')
+  await page.choose('How it is lifted', 'a jet pump beside it')
+  await page.choose('What holds the pressure', 'through a pressure tank')
+  await page.unfold()
+  await page.driver.executeScript(`[...document.querySelectorAll('.vessel')].at(-1).scrollIntoView()`)
+  await shoot('pressure-tank')
+  await page.undo(2)
   await page.openDemo('quillfern-ridge')
   await page.subject('tank-1')
   await page.until(

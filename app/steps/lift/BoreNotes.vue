@@ -5,7 +5,7 @@ import { useSite } from '~/stores/site'
 import { runName, type Run } from '#core/site'
 import { boreChoices } from '#core/options'
 import { moveOf } from '#core/moves'
-import { pipeSeries } from '#core/catalog'
+import { pipeSeries, sizeName } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
 /** The stretch that costs a tap most, laid in other sizes: what the tap then passes, and what the pipe costs. */
@@ -52,7 +52,7 @@ const curves = computed((): Curve[] => [
         </thead>
         <tbody>
           <tr v-for="size in sizes" :key="size.size" :class="{ on: size.now }" :data-size="size.size">
-            <th scope="row">{{ size.size }}</th>
+            <th scope="row">{{ sizeName(size.size, store.system) }}</th>
             <td>{{ show(size.innerMm, 'bore') }}</td>
             <td class="figure">{{ show(size.fullLps, 'flow') }}</td>
             <td>{{ show(size.lowLps, 'flow') }}</td>

@@ -9,7 +9,7 @@ import { nameOf, runName, type Run } from '#core/site'
 import { listed } from '#core/words'
 import { moveOf } from '#core/moves'
 import { seriesOf } from '#core/options'
-import { PIPE_SERIES_IDS, pipeSeries, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
+import { PIPE_SERIES_IDS, pipeSeries, sizeName, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
 import { airAt, boreMm, pipeLengthM, type RunStatus } from '#core/network'
 
 /** Every line under pressure as it runs while the taps that are named run. */
@@ -49,7 +49,7 @@ const sold = computed(() => {
   return [usual, ...PIPE_SERIES_IDS.filter(id => id !== usual)].flatMap(series =>
     pipeSeries(series).sizes.map(({ size, innerMm }) => ({
       value: `${series} ${size}`,
-      name: `${size} ${pipeSeries(series).name}, ${show(innerMm, 'bore')} inside`,
+      name: `${sizeName(size, store.system)} ${pipeSeries(series).name}, ${show(innerMm, 'bore')} inside`,
     })),
   )
 })

@@ -65,10 +65,10 @@ const differs = computed(
         :id="well.id"
         of="node"
         name="specificCapacityLpsPerM"
-        label="Litres a second for each metre drawn down"
-        empty="nobody measured how much"
+        label="What it gives for each metre drawn down"
+        empty="nobody measured what"
       />
-      L/s for each metre that it is drawn down<template v-if="well.specificCapacityLpsPerM"
+      as it is drawn down<template v-if="well.specificCapacityLpsPerM"
         >: {{ show(pumpLps, 'flow') }} draw it down by
         <b data-well-figure="drawdown">{{ show(pumpLps / well.specificCapacityLpsPerM, 'length') }}</b></template
       >.
@@ -145,7 +145,7 @@ const differs = computed(
       <p data-well-figure="test">
         It was drawn down by {{ show(test.drawdownM, 'length')
         }}<template v-if="test.specificCapacityLpsPerM"
-          >, {{ round(test.specificCapacityLpsPerM) }} L/s a metre</template
+          >, {{ show(test.specificCapacityLpsPerM, 'specificCapacity') }}</template
         ><template v-if="test.ninetyMinutes"
           >; nine tenths were back after {{ span(test.ninetyMinutes / 60) }} ({{ Math.round(100 * (test.fit ?? 0)) }} %
           of the readings’ spread is told by that)</template

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { straightAxis } from '~/charts/straightAxis'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
-import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { moveOf } from '#core/moves'
 import { sizesSoldL } from '#core/catalog'
@@ -58,8 +58,8 @@ const figure = computed(() => SHOWN[shown.value])
 const most = computed(() =>
   Math.max(1, ...points.value.map(point => (shown.value === 'days' ? point.band[2] : figure.value.of(point)))),
 )
-const x = computed(() => scaleLinear([0, points.value.at(-1)?.capL ?? 1], [LEFT, WIDTH - RIGHT]))
-const y = computed(() => scaleLinear([0, most.value], [HEIGHT - FOOT, 12]).nice())
+const x = computed(() => straightAxis([0, points.value.at(-1)?.capL ?? 1], [LEFT, WIDTH - RIGHT]))
+const y = computed(() => straightAxis([0, most.value], [HEIGHT - FOOT, 12], true))
 const path = computed(
   () =>
     line<SizePoint>(
@@ -123,8 +123,8 @@ const marks = computed(() => {
 /** Marks of the upright axis: round in days, in money, or in what water is measured in. */
 const marksUp = computed(() =>
   shown.value === 'days' || shown.value === 'price'
-    ? y.value.ticks(4).map(value => ({ value, text: shown.value === 'days' ? String(value) : money(value) }))
-    : litreTicks(y.value.domain()[1]!, 4).map(({ litres: value, text }) => ({ value, text })),
+    ? y.value.marks(4).map(value => ({ value, text: shown.value === 'days' ? String(value) : money(value) }))
+    : litreTicks(y.value.most, 4).map(({ litres: value, text }) => ({ value, text })),
 )
 const grab = useTemplateRef('grab')
 const key = computed(() => `size:${props.pool.tanks[0]!.id}`)
@@ -141,7 +141,7 @@ function onPointerdown(event: PointerEvent): void {
   target.setPointerCapture(event.pointerId)
   const onMove = (move: PointerEvent) => {
     const { left, width } = svg.getBoundingClientRect()
-    const capL = x.value.invert(((move.clientX - left) / width) * WIDTH)
+    const capL = x.value.at(((move.clientX - left) / width) * WIDTH)
     const wanted = Math.min(points.value.at(-1)!.capL, Math.max(points.value[0]!.capL, Math.round(capL / 50) * 50))
     if (Math.abs(wanted - props.pool.capL) > 20) widen(wanted)
   }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import PoolNotes from './PoolNotes.vue'
 import type { Subject } from '~/steps/step'
-import { useReading } from '~/steps/useReading'
+import { useSite } from '~/stores/site'
+import { poolsOf } from '#core/balance'
 
 /** Subjects of the whole site are loaded when they are first asked about. */
 const AddTank = defineAsyncComponent(() => import('./AddTank.vue'))
@@ -13,8 +14,8 @@ const OutsideNotes = defineAsyncComponent(() => import('./OutsideNotes.vue'))
 
 /** What the water is kept in: one group of tanks at a time, and what is asked of all of them together. */
 const props = defineProps<{ subject: Subject | undefined }>()
-const reading = useReading()
-const pool = computed(() => reading.value.pools.find(each => each.id === props.subject?.id))
+const store = useSite()
+const pool = computed(() => poolsOf(store.site!).find(each => each.id === props.subject?.id))
 </script>
 
 <template>
