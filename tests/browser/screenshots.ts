@@ -46,7 +46,7 @@ it('takes the main views', async () => {
   await page.choose('How it is lifted', 'a jet pump beside it')
   await page.choose('What holds the pressure', 'through a pressure tank')
   await page.unfold()
-  await page.driver.executeScript(`[...document.querySelectorAll('.vessel')].at(-1).scrollIntoView()`)
+  await page.driver.executeScript(`document.querySelector('.vessels').scrollIntoView()`)
   await shoot('pressure-tank')
   await page.undo(2)
   await page.openDemo('quillfern-ridge')
