@@ -17,6 +17,8 @@ export interface Duty {
   /** Its curve at full speed, and its system’s: what the lines ask at more and at less flow. */
   curve: CurvePoint[]
   system: CurvePoint[]
+  /** What its head is made of: the lift to its line's end, friction on the way, and the pressure that is left there. */
+  asks: { staticLiftM: number; frictionM: number; deliveryPressureKPa: number }
   /** Share of full speed at which a set runs that holds a pressure; none else. */
   speed?: number
   inputW: number
@@ -85,6 +87,15 @@ export function dutyOf(
   }
   const at = pointAt(site)
   if (!at) return undefined
+  const { nodes, runs } = momentWith(site, taps, stand)
+  const end = nodeById(site, run.to.node)
+  const waterM = nodes[run.from.node]!.headM
+  const endM = end.kind === 'tank' ? Math.max(nodes[end.id]!.headM, portHeightM(site, run.to)) : end.baseM
+  const asks = {
+    staticLiftM: endM - waterM,
+    frictionM: runs[run.id]!.lossM,
+    deliveryPressureKPa: end.kind === 'tank' ? 0 : Math.max(0, nodes[end.id]!.pressureKPa),
+  }
   const mostLps = mostFlowLps(pump)
   const curve = Array.from({ length: CURVE_POINTS + 1 }, (_, point) => {
     const flowLps = (mostLps * point) / CURVE_POINTS
@@ -92,11 +103,12 @@ export function dutyOf(
     return { flowLps, headM: Math.max(0, headAt(pump, pipeMm, flowLps)) }
   })
   const system = SPEEDS.flatMap(speed => pointAt(atSpeed(site, pump, speed)) ?? [])
-  const { efficiency } = PUMPS[pump.pump]
+  const efficiency = pump.efficiency || PUMPS[pump.pump].efficiency
   return {
     run,
     pump,
     at,
+    asks,
     curve,
     system: system.sort((one, two) => one.flowLps - two.flowLps),
     speed: pump.pump === 'variable-speed' ? speedAt(pump, pipeMm, at) : undefined,

@@ -35,17 +35,12 @@ import {
 } from './firstFlush'
 import type { Check, Finding, ReviewStep } from './finding'
 import { bypassInFilling, bypassShutInFrost } from './bypass'
-import { airInLine, humpWithoutVent, pumpNotNeeded, tapTooStrong, tapWeak, waterTooFast } from './lift/taps'
-import {
-  cableTooThin,
-  floatChokes,
-  neverCutsOut,
-  noFootValve,
-  pumpOffItsCurve,
-  pumpRunsDry,
-  rigidAtPump,
-  suctionTooHigh,
-} from './lift/pumps'
+import { airInLine, humpWithoutVent, waterTooFast } from './lift/lines'
+import { pumpNotNeeded, tapTooStrong, tapWeak } from './lift/taps'
+import { floatChokes, rigidAtPump } from './lift/pumpLines'
+import { neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
+import { cableTooThin } from './lift/power'
+import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
 import { cordUnderWater, dripWeak, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
 import { weatherAssumed } from './weather'

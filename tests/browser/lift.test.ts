@@ -100,8 +100,13 @@ describe('a pump', () => {
     await page.css('.pump .chart canvas')
     expect(await duty('flow')).toBeGreaterThan(0)
     expect(await page.text('.pump')).toMatch(/\d+ W from its cable/)
-    await page.click(page.css('.pump .sum button'))
-    expect(await page.text('.pump .sum')).toContain('9.80665')
+    for (const button of await page.all('.pump .sum > button')) await page.click(button)
+    const sums = await Promise.all((await page.all('.pump .sum')).map(sum => sum.getText()))
+    // Where its curve meets what is asked, what its head is made of, and what that takes.
+    expect(sums.join(' ')).toContain('9.80665')
+    const worked = await Promise.all((await page.all('.pump .sum .worked')).map(sum => sum.getText()))
+    expect(worked).toHaveLength(3)
+    expect(worked.join(' ')).toContain('H')
   })
   it('of more head passes more, and one that is too weak moves nothing', async () => {
     const before = await duty('flow')

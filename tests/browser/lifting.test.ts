@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { jointAt, pipe, tapAt, wellAt, worksOf } from '../waterworks'
+import { writeSite } from '../../core/site'
 import { Key, openBrowser, type Page } from './page'
 
 /** How the water is lifted: each way by its move, and what it comes to. */
@@ -188,5 +190,36 @@ describe('a well', () => {
   it('shallower than its water is refused at the field', async () => {
     await page.type('Depth to still water', '40 m')
     await page.until(notes, text => text.includes('shallower than its water'), 'it says why')
+  })
+})
+
+describe('a well without a tank', () => {
+  it('serves its taps by a suction pump, or by a submersible through a pressure tank', async () => {
+    const site = worksOf({
+      nodes: [wellAt('w', 4), jointAt('j', 1), tapAt('sink', 1), tapAt('hose', 0.5, { fixture: 'hose' })],
+      runs: [
+        ['r', 'w', 'j', [{ kind: 'check', boreMm: 25 }, pipe(12)]],
+        ['a', 'j', 'sink', [pipe(5)]],
+        ['b', 'j', 'hose', [pipe(9)]],
+      ],
+    })
+    await page.go('/')
+    await page.css('a[href^="/site/"]')
+    const file = writeSite({ ...site, id: 'lone-well', name: 'Lone well' })
+    await page.upload('.yard input[type=file]', 'well.json', file)
+    await page.css('.section svg')
+    await page.saved()
+    await page.go('/site/lone-well/lift')
+    await page.css('.section svg')
+    await page.subject('lift:r')
+    await page.choose('How it is lifted', 'a suction pump on top of it')
+    await page.unfold()
+    expect(await page.text('[data-suction="spare"]')).toContain('to spare')
+    await page.choose('How it is lifted', 'a submersible pump in it')
+    await page.choose('What holds the pressure', 'through a pressure tank')
+    expect(await section()).toContain('Pressure tank')
+    await page.subject('together')
+    const rows = await page.all('[data-row] .figure')
+    for (const row of rows) expect(figureIn(await row.getText())).toBeGreaterThan(0.05)
   })
 })

@@ -42,6 +42,26 @@ const power = computed(
       efficiency: duty.value.efficiency,
     },
 )
+/** What its head is made of, and where its curve meets what its line asks, all of that growing with the square of the flow. */
+const head = computed(() => {
+  const { staticLiftM, frictionM, deliveryPressureKPa } = duty.value!.asks
+  return {
+    staticLiftM: round(staticLiftM),
+    frictionM: round(frictionM),
+    deliveryPressureKPa: round(deliveryPressureKPa),
+  }
+})
+const POINTS = 6
+const point = computed(() => {
+  const { at, asks, curve, speed = 1 } = duty.value!
+  const own = props.pump.curve ?? curve.filter((_, index) => index % Math.floor(curve.length / POINTS) === 0)
+  const staticHeadM = round(asks.staticLiftM)
+  return {
+    curve: own.map(({ flowLps, headM }) => ({ flowLps: round(flowLps * speed), headM: round(headM * speed ** 2) })),
+    staticHeadM,
+    lossCoefficient: round(Math.max(0, at.headM - staticHeadM) / at.flowLps ** 2),
+  }
+})
 </script>
 
 <template>
@@ -93,14 +113,20 @@ const power = computed(
     </p>
     <template v-if="duty && power">
       <p>
-        As it runs now it passes <b class="figure" data-duty="flow">{{ show(duty.at.flowLps, 'flow') }}</b> and lifts it
-        by <b class="figure" data-duty="head">{{ show(duty.at.headM, 'length') }}</b><template
-          v-if="duty.speed !== undefined"
-          >, at {{ Math.round(100 * duty.speed) }} % of its speed</template
-        >. That takes about <SumFigure name="pump-power" :input="power">{{ Math.round(duty.inputW) }} W</SumFigure> from
+        As it runs now it passes
+        <SumFigure name="pump-point" :input="point"
+          ><b class="figure" data-duty="flow">{{ show(duty.at.flowLps, 'flow') }}</b></SumFigure
+        >
+        and lifts it by
+        <SumFigure name="pump-head" :input="head"
+          ><b class="figure" data-duty="head">{{ show(duty.at.headM, 'length') }}</b></SumFigure
+        ><template v-if="duty.speed !== undefined">, at {{ Math.round(100 * duty.speed) }} % of its speed</template>.
+        That takes about <SumFigure name="pump-power" :input="power">{{ Math.round(duty.inputW) }} W</SumFigure> from
         its cable
         <span class="soft small"
-          >(with {{ show(duty.efficiency, 'share') }} of it in the water, a guess for its kind)</span
+          >(with {{ show(duty.efficiency, 'share') }} of it in the water{{
+            pump.efficiency ? '' : ', a guess for its kind'
+          }})</span
         >.
       </p>
       <PumpChart :duty="duty" />

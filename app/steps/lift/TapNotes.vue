@@ -13,8 +13,9 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { nameOf, type Run } from '#core/site'
-import { runLossM, wayOfWater } from '#core/network'
-import { FIXTURE_IDS, FIXTURES, TAP_LABEL_WORDS } from '#core/catalog'
+import { fittingsK, runLossM, wayOfWater } from '#core/network'
+import { gravityFlow } from '#core/sums'
+import { FITTING_K, FIXTURE_IDS, FIXTURES, TAP_LABEL_WORDS } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
 /** One tap: what it passes and at which pressure, alone and with the others, and where its pressure goes on the way. */
@@ -40,6 +41,24 @@ const pipeLossM = (run: Run, flowLps: number) =>
     Math.abs(flowLps),
     site.value.place.waterTemperatureC,
   )
+/** One line of one bore that falls from a tank: what it would pass with nothing at its end. */
+const openEnd = computed(() => {
+  const [stretch] = way.value
+  const pipes = stretch?.run.parts.filter(part => part.kind === 'pipe') ?? []
+  if (way.value.length !== 1 || pipes.length !== 1 || stretch!.run.parts.some(({ kind }) => kind === 'pump'))
+    return undefined
+  const headM = full.value.nodes[stretch!.run.from.node]!.headM - props.tap.baseM
+  const [pipe] = pipes
+  return headM > 0
+    ? {
+        headM: Math.round(headM * 100) / 100,
+        lengthM: pipe!.lengthM,
+        innerDiameterMm: pipe!.innerDiameterMm,
+        roughnessMm: pipe!.roughnessMm,
+        kTotal: Math.round((fittingsK(stretch!.run) + FITTING_K.entry) * 100) / 100,
+      }
+    : undefined
+})
 const gives = (moment: typeof full.value) => {
   const { flowLps, pressureKPa } = moment.taps[props.tap.id]!
   return flowLps > 0 ? `${show(flowLps, 'flow')} at ${show(pressureKPa, 'pressure')}` : 'nothing'
@@ -67,7 +86,11 @@ const gives = (moment: typeof full.value) => {
       }}</SumFigure>.
     </p>
     <WayTable v-if="way.length" :way="way" :moment="full" :tap="tap" />
-    <p v-else class="soft">No water comes to it as the valves and pumps stand.</p>
+    <p v-if="openEnd" class="small">
+      Without its tap, an open end of that pipe would pass
+      <SumFigure name="gravity-flow" :input="openEnd">{{ show(gravityFlow(openEnd).flowLps, 'flow') }}</SumFigure>.
+    </p>
+    <p v-if="!way.length" class="soft">No water comes to it as the valves and pumps stand.</p>
     <DripNotes v-if="tap.fixture === 'drip'" :tap="tap" />
     <FoldGroup
       v-if="worst && worst.lossM > 0"

@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
+import SumFigure from '~/fields/SumFigure.vue'
 import ThingField from '~/fields/ThingField.vue'
 import { choicesOf } from '~/fields/choices'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { partWords, type NodeOf } from '#core/kinds'
+import { feedsOf, type Site } from '#core/site'
+import { poolsOf } from '#core/balance'
+import { chlorineDose } from '#core/sums'
+import { partWords, type NodeOf, type Tank } from '#core/kinds'
 import { trainsOf } from '#core/network'
 import { moveOf, setField } from '#core/moves'
 import { TAP_LABEL_WORDS, TAP_LABELS, TREATMENT_MONTHS } from '#core/catalog'
@@ -13,13 +17,25 @@ import { TAP_LABEL_WORDS, TAP_LABELS, TREATMENT_MONTHS } from '#core/catalog'
 /** What treats a tap's water: each stage against the flow that comes, clean and due; and what its plate may say. */
 const props = defineProps<{ tap: NodeOf<'tap'> }>()
 const store = useSite()
-const { show, phrase } = useUnits()
+const { show, phrase, litres } = useUnits()
 const set = useThing('node', () => props.tap.id)
 const train = computed(() => trainsOf(store.site!).find(each => each.tap.id === props.tap.id))
 const labels = [{ value: 'none' as const, name: 'nothing' }, ...choicesOf(TAP_LABELS, TAP_LABEL_WORDS)]
 const setLabel = (value: string) => set('label')(value === 'none' ? undefined : value)
 const months = (part: { kind: string; medium?: 'sediment' | 'carbon' }) =>
   part.kind === 'lamp' ? TREATMENT_MONTHS.lamp : TREATMENT_MONTHS[part.medium ?? 'sediment']
+/** The tank that the tap hangs on, full, and a usual dose after work in it. */
+const tank = computed(() => {
+  const feed = feedsOf(store.site!).find(({ taps }) => taps.some(({ id }) => id === props.tap.id))
+  return feed?.source.kind === 'tank' ? feed.source : undefined
+})
+const dose = computed(() => ({
+  volumeL: Math.round(poolOf(store.site!, tank.value!)),
+  doseMgPerL: 5,
+  availableShare: 0.05,
+}))
+const poolOf = (site: Site, { id }: Tank) =>
+  poolsOf(site).find(({ tanks }) => tanks.some(each => each.id === id))?.capL ?? 0
 const SENSORS = [
   { value: true, name: 'a sensor that shuts the water off' },
   { value: false, name: 'no sensor' },
@@ -94,6 +110,12 @@ const SENSORS = [
       <span v-if="!train?.forDrinking && tap.label !== 'not-for-drinking'" class="soft">
         Untreated rain or well water wants “not for drinking” at every tap.
       </span>
+    </p>
+    <p v-if="tank">
+      After work in {{ tank.name }}, disinfect it:
+      <SumFigure name="chlorine-dose" :input="dose">{{ Math.round(chlorineDose(dose).productMl) }} ml</SumFigure> of
+      plain bleach of 5 % give its {{ litres(dose.volumeL) }} {{ dose.doseMgPerL }} mg/L. Let it stand a day, then run
+      it off at every tap; never mix it with anything.
     </p>
     <p class="soft small">Have the water tested. Local code and a licensed trade decide what may be drunk.</p>
   </div>
