@@ -8,7 +8,7 @@ import ThingField from '~/fields/ThingField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import type { Run } from '#core/site'
+import { inMode, type Run } from '#core/site'
 import { giveCurve, type Pump } from './pumpCurve'
 import { dutyOf, mostFlowLps, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
@@ -29,6 +29,13 @@ const GUARDS = [
   { value: false, name: 'nothing stops it when it runs dry' },
 ]
 const duty = computed(() => dutyOf(site.value, props, atOnce(site.value), stand.value))
+/** Where it runs in each mode that the site has, its valves as that sets them. */
+const modes = computed(() =>
+  site.value.modes.map(mode => ({
+    mode,
+    duty: dutyOf(inMode(site.value, mode), props, atOnce(site.value), stand.value),
+  })),
+)
 const hint = computed(
   () =>
     `${show(0, 'flow')}, ${show(40, 'length')}\n${show(0.5, 'flow')}, ${show(30, 'length')}\n${show(0.9, 'flow')}, ${show(12, 'length')}`,
@@ -134,7 +141,13 @@ const point = computed(() => {
         Taps open as named under Taps at once. Read its plate: two or three points of flow and head beat a guess.
       </p>
     </template>
-    <p v-else class="soft stands">
+    <ul v-if="modes.length" class="modes" data-notes="modes">
+      <li v-for="{ mode, duty: inIt } in modes" :key="mode.id">
+        {{ mode.name }}:
+        {{ inIt ? `${show(inIt.at.flowLps, 'flow')} at ${show(inIt.at.headM, 'length')}` : 'it moves no water' }}
+      </li>
+    </ul>
+    <p v-if="!duty" class="soft stands">
       It moves no water as the taps, valves and floats stand: nothing asks for it, or it cannot lift so high.
     </p>
   </section>
