@@ -28,7 +28,7 @@ export {
 } from './power'
 export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
 export { isForDrinking, stageRating, trainsOf, type Stage, type Train } from './treatment'
-export { hoursToFill, nightOf, readTest, type Night, type TestReading } from './wells'
+export { hoursToFill, leftInWellM, nightOf, readTest, type Night, type TestReading } from './wells'
 export { shutOffM } from './steady/pumps'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'

@@ -1,6 +1,7 @@
 import { linearRegression } from 'simple-statistics'
 import { circleArea, risingTo } from '../sums'
 import type { NodeOf } from '../kinds'
+import type { PumpId } from '../catalog'
 
 type Well = NodeOf<'well'>
 
@@ -56,9 +57,10 @@ function fitOf(points: [number, number][], { m, b }: { m: number; b: number }): 
   return all === 0 ? 1 : 1 - off / all
 }
 
-/** Where the pump hangs, and how far the water may fall before it runs dry, m below the ground. */
-const HUNG_ABOVE_FLOOR_M = 2
-const COVER_M = 1
+/** How near a well’s floor its water may be drawn: a submersible hangs above it with water over it; a foot valve reaches deeper. */
+const [HUNG_M, FOOT_M] = [3, 1]
+/** Metres of water that a kind of pump leaves in its well. */
+export const leftInWellM = (pump: PumpId | undefined): number => (pump === 'jet' ? FOOT_M : HUNG_M)
 const USUAL_CASING_MM = 125
 
 /** What a well gives through a night, and how its water stands meanwhile. */
@@ -78,11 +80,11 @@ export interface Night {
  * A night of filling: what stands in the casing, and what comes in while the water is kept down near the pump. What
  * comes in is the least of what the well's yield a day says and what its drawdown to there gives.
  */
-export function nightOf(well: Well, pumpLps: number, hours: number): Night {
+export function nightOf(well: Well, pumpLps: number, hours: number, leftM = HUNG_M): Night {
   const { groundM, baseM, depthM, stillWaterDepthM, dryFallM = 0, specificCapacityLpsPerM, yieldLPerDay } = well
   const floorM = Math.min(depthM, groundM - baseM)
   const dryM = stillWaterDepthM + dryFallM
-  const lowestDepthM = Math.max(dryM, floorM - HUNG_ABOVE_FLOOR_M - COVER_M)
+  const lowestDepthM = Math.max(dryM, floorM - leftM)
   const roomM = lowestDepthM - dryM
   const storedL = circleArea((well.casingMm ?? USUAL_CASING_MM) / 1000) * roomM * 1000
   const comesLps = Math.min(
@@ -103,8 +105,8 @@ export function nightOf(well: Well, pumpLps: number, hours: number): Night {
 }
 
 /** Hours in which a well fills so many litres; undefined where two weeks are not enough. */
-export function hoursToFill(well: Well, pumpLps: number, litres: number): number | undefined {
+export function hoursToFill(well: Well, pumpLps: number, litres: number, leftM = HUNG_M): number | undefined {
   const most = 14 * 24
-  if (nightOf(well, pumpLps, most).litres < litres) return undefined
-  return risingTo(litres, hours => nightOf(well, pumpLps, hours).litres, 1, most)
+  if (nightOf(well, pumpLps, most, leftM).litres < litres) return undefined
+  return risingTo(litres, hours => nightOf(well, pumpLps, hours, leftM).litres, 1, most)
 }

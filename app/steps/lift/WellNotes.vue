@@ -6,7 +6,8 @@ import SumFigure from '~/fields/SumFigure.vue'
 import ThingField from '~/fields/ThingField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { hoursToFill, nightOf, pumpingDepthM, pumpsOf, readTest, suctionInput } from '#core/network'
+import { fillL, hoursToFill, leftInWellM, nightOf, pumpingDepthM, pumpsOf, readTest, suctionInput } from '#core/network'
+import { fillingsOf } from '#core/site'
 import { setField } from '#core/moves'
 import { suctionLift } from '#core/sums'
 import { PUMPS } from '#core/catalog'
@@ -15,7 +16,7 @@ import type { NodeOf } from '#core/kinds'
 /** A well: how deep, how it answers to pumping, whether one can suck from it, and what it gives in a night. */
 const props = defineProps<{ well: NodeOf<'well'> }>()
 const store = useSite()
-const { show, litres, span } = useUnits()
+const { show, litres, span, system } = useUnits()
 const site = computed(() => store.site!)
 const pump = computed(() => pumpsOf(site.value).find(({ run }) => run.from.node === props.well.id)?.pump)
 const pumpLps = computed(() => pump.value?.flowLps ?? 0.3)
@@ -28,9 +29,17 @@ const limitInput = computed(() =>
 )
 const limitM = computed(() => suctionLift(limitInput.value).maxLiftM)
 const test = computed(() => readTest(props.well))
+const leftM = computed(() => leftInWellM(pump.value?.pump))
 const hours = ref(10)
-const night = computed(() => nightOf(props.well, pumpLps.value, hours.value))
-const filling = computed(() => hoursToFill(props.well, pumpLps.value, 1000))
+const night = computed(() => nightOf(props.well, pumpLps.value, hours.value, leftM.value))
+/** The tank that it fills, from nearly empty to full; where it fills none, a round amount. */
+const fills = computed(() => fillingsOf(site.value).find(({ source }) => source.id === props.well.id)?.tank)
+const wantedL = computed(() => (fills.value ? fillL(site.value, fills.value.id) : ROUND_L[system.value]))
+const ROUND_L = { metric: 1000, us: 250 * 3.785411784, imperial: 250 * 4.54609 }
+const filling = computed(() => hoursToFill(props.well, pumpLps.value, wantedL.value, leftM.value))
+const said = computed(() =>
+  fills.value ? `Filling ${fills.value.name}, ${litres(wantedL.value)},` : `To draw ${litres(wantedL.value)}`,
+)
 const setTest = (field: 'flowLps' | 'drawn' | 'recovered', value: unknown) =>
   store.make(
     setField('node', props.well.id, 'pumpingTest', {
@@ -108,11 +117,7 @@ const differs = computed(
           minutes</template
         ></template
       >.
-      {{
-        filling === undefined
-          ? `${litres(1000)} are more than it gives in two weeks.`
-          : `${litres(1000)} take ${span(filling)}.`
-      }}
+      {{ filling === undefined ? `${said} takes more than two weeks.` : `${said} takes ${span(filling)}.` }}
       <template v-if="pump && !pump.dryGuard"
         ><b class="wrong">Nothing guards its pump against running dry.</b></template
       >

@@ -4,7 +4,7 @@ import { setField } from '../../moves'
 import { momentWith, pumpingDepthM, pumpsOf, shutOffM } from '../../network'
 import { feedsOf, fillingsOf, graphOf, runName, type Site } from '../../site'
 import { staticPressure } from '../../sums'
-import type { NodeOf } from '../../kinds'
+import type { NodeOf, PartOf } from '../../kinds'
 
 /** Past this share of the flow it is made for a centrifugal pump runs off its curve. */
 const RUN_OUT_SHARE = 1.6
@@ -60,11 +60,12 @@ export const pumpOffItsCurve = defineCheck({
   },
 })
 
-/** A pump hangs so far above its well’s floor, with water over it. */
-const HUNG_M = 2.5
+/** A pump in a well hangs so far above its floor, with water over it; a foot valve reaches deeper. */
+const [HUNG_M, FOOT_M] = [2.5, 0.8]
+const reachM = (pump: PartOf<'pump'>) => (pump.pump === 'jet' ? FOOT_M : HUNG_M)
 /** The flow that leaves a well’s water above its pump. */
-const gentleLps = (well: NodeOf<'well'>) => {
-  const roomM = Math.max(0.2, well.depthM - HUNG_M - 0.3 - pumpingDepthM(well, 0))
+const gentleLps = (well: NodeOf<'well'>, pump: PartOf<'pump'>) => {
+  const roomM = Math.max(0.2, well.depthM - reachM(pump) - 0.3 - pumpingDepthM(well, 0))
   return Math.max(0.01, Math.floor(100 * roomM * (well.specificCapacityLpsPerM ?? 1)) / 100)
 }
 
@@ -79,7 +80,7 @@ export const pumpRunsDry = defineCheck({
       // A diaphragm bears it for a while, and a main does not run out.
       if (!source || (source.kind !== 'tank' && source.kind !== 'well') || pump.pump === 'on-demand') return []
       const drawnM = source.kind === 'well' ? pumpingDepthM(source, pump.flowLps) : 0
-      if (source.kind === 'well' && drawnM > source.depthM - HUNG_M)
+      if (source.kind === 'well' && drawnM > source.depthM - reachM(pump))
         return [
           {
             id: `pump-runs-dry:well:${pump.id}`,
@@ -92,8 +93,8 @@ export const pumpRunsDry = defineCheck({
               what comes; a guard stops it meanwhile.`,
             numbers: { drawnM, depthM: source.depthM },
             mend: {
-              label: say`Take one for ${flow(gentleLps(source))}`,
-              move: setField('part', pump.id, 'flowLps', gentleLps(source)),
+              label: say`Take one for ${flow(gentleLps(source, pump))}`,
+              move: setField('part', pump.id, 'flowLps', gentleLps(source, pump)),
             },
           },
         ]
