@@ -5,7 +5,7 @@ import { waysFor } from './ways'
 import { moveOf } from './registry'
 import { standInClimate } from './newSite'
 import { applyMoves } from './apply'
-import { joinedTanks, runsFrom, tankNominalL, tanksOf, type Site } from '../site'
+import { feedsOf, joinedTanks, runsFrom, tankNominalL, tanksOf, type Site } from '../site'
 
 const pair = () =>
   build(
@@ -81,5 +81,19 @@ describe('inlets, chambers and winter', () => {
     expect(way({ ...flushed, standards: { ...flushed.standards, units: 'us' } }, 'big-chambers')!.name).toContain(
       '0.079 in',
     )
+  })
+})
+
+describe('a big pressure tank, or a variable-speed set', () => {
+  it('are offered where a pressure tank stands, and nowhere else', () => {
+    const kitchen = build(pair(), moveOf('addUse', { preset: 'kitchen' }))
+    expect(way(kitchen, 'large-pressure-tank')).toBeUndefined()
+    const run = feedsOf(kitchen).find(feed => feed.pump)!.trunk[0]!.id
+    const held = build(kitchen, moveOf('liftBy', { run, by: 'jet', hold: 'pressure-tank' }))
+    const vessel = (site: Site) => site.nodes.find(node => node.kind === 'pressureTank')
+    expect(vessel(made(held, 'large-pressure-tank'))).toMatchObject({ volumeL: 450 })
+    const set = made(held, 'variable-speed')
+    expect(vessel(set)).toBeUndefined()
+    expect(feedsOf(set).some(feed => feed.lift === 'variable-speed')).toBe(true)
   })
 })

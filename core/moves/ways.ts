@@ -1,4 +1,4 @@
-import { moveOf } from './registry'
+import { moveOf, setField } from './registry'
 import { applyMoves } from './apply'
 import { showQuantity } from '../units'
 import {
@@ -11,9 +11,10 @@ import {
   type Site,
   frostMonths,
   fedTogether,
+  feedsOf,
 } from '../site'
 import type { Tank } from '../kinds'
-import { FLUSH_SCHOOLS, sizesSoldL, TANK_KINDS } from '../catalog'
+import { FLUSH_SCHOOLS, PRESSURE_TANKS_L, sizesSoldL, TANK_KINDS } from '../catalog'
 
 /** One of the ways of doing it that people argue about, as moves on a site. */
 export interface Way {
@@ -50,6 +51,7 @@ export function waysFor(site: Site): Way[] {
     ...inletWays(site),
     ...chamberWays(site),
     ...winterWays(site),
+    ...vesselWays(site),
   ].filter(way => changesAnything(site, way.moves))
 }
 
@@ -147,6 +149,26 @@ function chamberWays(site: Site): Way[] {
     { id: 'big-chambers', ...sized('Big', FLUSH_SCHOOLS.heavy) },
     { id: 'small-chambers', ...sized('Small', FLUSH_SCHOOLS.light) },
   ]
+}
+
+/** Where a pressure tank stands: the largest there is, for few starts, or none beside a variable-speed set. */
+function vesselWays(site: Site): Way[] {
+  const held = feedsOf(site).flatMap(({ vessel, trunk }) => (vessel ? [{ vessel, run: trunk[0]!.id }] : []))
+  const largestL = PRESSURE_TANKS_L.at(-1)!
+  return held.length
+    ? [
+        {
+          id: 'large-pressure-tank',
+          name: 'The largest pressure tank, for few starts',
+          moves: held.map(({ vessel }) => setField('node', vessel.id, 'volumeL', largestL)),
+        },
+        {
+          id: 'variable-speed',
+          name: 'A variable-speed set instead of the pressure tank',
+          moves: held.map(({ run }) => moveOf('liftBy', { run, by: 'variable-speed', hold: 'straight' })),
+        },
+      ]
+    : []
 }
 
 function winterWays(site: Site): Way[] {

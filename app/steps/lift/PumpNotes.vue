@@ -12,7 +12,7 @@ import { inMode, type Run } from '#core/site'
 import { giveCurve, type Pump } from './pumpCurve'
 import { dutyOf, mostFlowLps, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
-import { PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
+import { guessedPumpPrice, PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
 
 /** A pump: what it is made for, where it runs on its curve with the taps that are open, and what that takes. */
 const props = defineProps<{ run: Run; pump: Pump; held?: boolean }>()
@@ -117,6 +117,14 @@ const point = computed(() => {
       <button v-if="pump.curve" type="button" class="plain small" @click="giveCurve(store, pump, [])">
         Back to its kind’s curve
       </button>
+      It costs
+      <ThingField
+        :id="pump.id"
+        of="part"
+        name="price"
+        label="Price of the pump"
+        :empty="`about ${guessedPumpPrice(pump.pump, duty?.inputW ?? 0)}`"
+      />.
     </p>
     <template v-if="duty && power">
       <p>

@@ -7,7 +7,7 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { cyclingOf, drawdownInput } from '#core/network'
-import { vesselSizes } from '#core/options'
+import { vesselPrice, vesselSizes } from '#core/options'
 import { setField } from '#core/moves'
 import { counted } from '#core/words'
 import type { Feed } from '#core/site'
@@ -48,7 +48,15 @@ const DRAINS = [
             and a relief valve that opens at
             <ThingField :id="relief.id" of="part" name="setKPa" label="Relief valve opens at" /></template
           >; the tank bears
-          <ThingField :id="vessel.id" of="node" name="mostKPa" label="Most pressure it bears" empty="not said" />.
+          <ThingField :id="vessel.id" of="node" name="mostKPa" label="Most pressure it bears" empty="not said" />. It
+          costs
+          <ThingField
+            :id="vessel.id"
+            of="node"
+            name="price"
+            label="Price of the pressure tank"
+            :empty="`about ${vesselPrice(vessel.volumeL)}`"
+          />.
         </p>
         <p v-if="cycling">
           Of its size it gives
