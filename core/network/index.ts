@@ -24,6 +24,7 @@ export {
   MOST_DROP_SHARE,
   peakSunHours,
   solarMonths,
+  wireGauge,
   type Drawn,
 } from './power'
 export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
@@ -35,3 +36,4 @@ export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'
 export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'
+export { placesAlong } from './steady/lines'

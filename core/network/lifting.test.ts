@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { cyclingOf, heldAtL } from './cycling'
-import { batteryDays, conductorFor, dailyWh, drawnBy, peakSunHours, solarMonths } from './power'
+import { batteryDays, conductorFor, dailyWh, drawnBy, peakSunHours, solarMonths, wireGauge } from './power'
 import { suctionOf } from './suction'
 import { isForDrinking, trainsOf } from './treatment'
 import { hoursToFill, nightOf, readTest } from './wells'
@@ -131,6 +131,9 @@ describe('power', () => {
     expect(conductorFor(10, 30, 230)).toBe(1)
     expect(conductorFor(10, 100, 230)).toBe(4)
     expect(conductorFor(40, 2000, 12)).toBeUndefined()
+  })
+  it('copper goes by its gauge: 2.08 mm² are 14, 5.26 are 10, 53.5 are 1/0', () => {
+    expect([2.08, 3.31, 5.26, 53.5, 107].map(wireGauge)).toEqual(['14 AWG', '12 AWG', '10 AWG', '1/0 AWG', '4/0 AWG'])
   })
   it('a panel lifts most in summer, and what it lifts falls with height', () => {
     const site = {

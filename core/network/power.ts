@@ -45,6 +45,13 @@ export const dailyWh = ({ whPerM3 }: Pick<Drawn, 'whPerM3'>, litres: number): nu
 
 /** Copper sizes that are sold, mm². */
 export const CONDUCTORS_MM2 = [1, 1.5, 2.5, 4, 6, 10, 16, 25, 35]
+/** The gauge by which copper goes where inches are spoken (ASTM B258): the nearest, thinner for higher numbers. */
+export function wireGauge(conductorMm2: number): string {
+  const diameterMm = Math.sqrt((4 * conductorMm2) / Math.PI)
+  const gauge = Math.round(36 - 39 * (Math.log(diameterMm / 0.127) / Math.log(92)))
+  return gauge > 0 ? `${gauge} AWG` : `${1 - gauge}/0 AWG`
+}
+
 /** A cable may cost a pump so much of its voltage. */
 export const MOST_DROP_SHARE = 0.05
 

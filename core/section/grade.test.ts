@@ -36,6 +36,15 @@ describe('the line of pressure', () => {
     expect(grade.stretches.some(({ below }) => below)).toBe(true)
     expect(grade.stretches.at(-1)!.below).toBe(false)
   })
+  it('runs below a hump that is told along a line', () => {
+    const site = works(2)
+    const told = (heightM: number) => ({
+      ...site,
+      runs: site.runs.map(run => (run.id === 'r' ? { ...run, profile: [{ id: 'p', alongM: 10, heightM }] } : run)),
+    })
+    expect(graded(told(4)).grade.stretches.some(({ below }) => below)).toBe(false)
+    expect(graded(told(9)).grade.stretches.some(({ below }) => below)).toBe(true)
+  })
   it('steps up at a pump by what that adds, and says so where that lies beyond the picture', () => {
     const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.3, headM: 40 }
     const { grade, moment } = graded(works(2, [pipe(1), pump, pipe(20)]))

@@ -1,7 +1,7 @@
 import { routeOfRun, type Drawing } from './drawing'
 import type { Point } from './parts'
-import { runLossM, type Steady, type WayStretch } from '../network'
-import type { Site } from '../site'
+import { pipeLengthM, runLossM, type Steady, type WayStretch } from '../network'
+import type { Run, Site } from '../site'
 
 /** A stretch of the line of pressure: how high the water would stand in a pipe let up from the line there. */
 export interface GradeStretch {
@@ -82,8 +82,12 @@ function samplesOf(
   const lengthPx = along.at(-1)! || 1
   const pumpAt = run.parts.findIndex(part => part.kind === 'pump')
   const placed = route.parts.find(part => part.id === run.parts[pumpAt]?.id)
-  if (!placed || !forward)
-    return points.map(([x, pipeY], at) => ({ x, pipeY, headM: fromM + ((toM - fromM) * along[at]!) / lengthPx }))
+  if (!placed || !forward) {
+    const bends = points.map(([x, pipeY], at) => ({ x, pipeY, px: along[at]! }))
+    return [...bends, ...humpsOf(drawing, run, forward, points, along)]
+      .toSorted((a, b) => a.px - b.px)
+      .map(({ x, pipeY, px }) => ({ x, pipeY, headM: fromM + ((toM - fromM) * px) / lengthPx }))
+  }
   const lossM = (parts: typeof run.parts) =>
     runLossM({ ...run, parts }, Math.abs(state.flowLps), site.place.waterTemperatureC)
   const mouthM = fromM - lossM(run.parts.slice(0, pumpAt))
@@ -110,6 +114,23 @@ function samplesOf(
   }))
   const pump = { x: placed.x, pipeY: placed.y }
   return [...before, { ...pump, headM: mouthM }, { ...pump, headM: outletM }, ...after]
+}
+
+/** Heights that are told along a run, where they lie on the way that it is drawn. */
+function humpsOf(drawing: Drawing, run: Run, forward: boolean, points: Point[], along: number[]) {
+  const lengthM = pipeLengthM(run)
+  const lengthPx = along.at(-1)!
+  return (run.profile ?? []).map(({ alongM, heightM }) => {
+    const share = Math.min(1, alongM / lengthM)
+    const px = (forward ? share : 1 - share) * lengthPx
+    const at = Math.max(
+      1,
+      along.findIndex(each => each >= px),
+    )
+    const [before, after] = [points[at - 1]!, points[at]!]
+    const within = along[at]! > along[at - 1]! ? (px - along[at - 1]!) / (along[at]! - along[at - 1]!) : 0
+    return { x: before[0] + within * (after[0] - before[0]), pipeY: drawing.scale.y(heightM), px }
+  })
 }
 
 /** How far a place lies from a level or upright stretch. */

@@ -10,7 +10,7 @@ import { listed } from '#core/words'
 import { moveOf } from '#core/moves'
 import { seriesOf } from '#core/options'
 import { PIPE_SERIES_IDS, pipeSeries, sizeName, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
-import { airAt, boreMm, pipeLengthM, type RunStatus } from '#core/network'
+import { airAt, boreMm, pipeLengthM, placesAlong, type RunStatus } from '#core/network'
 
 /** Every line under pressure as it runs while the taps that are named run. */
 const store = useSite()
@@ -27,10 +27,18 @@ const WORDS: Record<RunStatus, string> = {
 }
 /** The line in hand, and the places on it whose heights are known. */
 const picked = computed(() => store.site!.runs.find(run => run.id === runId.value))
+/** Places that lie lower than those before and after them: water stands there. */
+const dips = computed(() => {
+  const run = picked.value
+  if (!run?.profile) return []
+  const heights = placesAlong(store.site!, run, pipeLengthM(run)).map(({ heightM }) => heightM)
+  return heights.filter((heightM, at) => at > 0 && heights[at - 1]! > heightM && heights[at + 1]! > heightM)
+})
 const alongWords = computed(() => {
   const places = picked.value?.profile
   if (!places) return 'is taken to run straight from end to end.'
-  return `passes ${listed(places.map(({ alongM, heightM }) => `${show(heightM, 'length')} after ${show(alongM, 'length')}`))}.`
+  const said = places.map(({ alongM, heightM }) => `${show(heightM, 'length')} after ${show(alongM, 'length')}`)
+  return `passes ${listed(said)}.${dips.value.length ? ' Where it dips it stays full: a drain there empties it.' : ''}`
 })
 const shape = (run: Run, pairs: [number, number][]) =>
   store.make(moveOf('shapeRun', { run: run.id, places: pairs.map(([alongM, heightM]) => ({ alongM, heightM })) }))

@@ -14,6 +14,7 @@ import {
   drawnBy,
   MOST_DROP_SHARE,
   solarMonths,
+  wireGauge,
 } from '#core/network'
 import { setField } from '#core/moves'
 import { solarLift, type CurvePoint } from '#core/sums'
@@ -21,7 +22,7 @@ import { solarLift, type CurvePoint } from '#core/sums'
 /** What a pump takes from its cable, what that loses, how it starts, and where its day's energy comes from. */
 const props = defineProps<{ pump: Pump; at: CurvePoint; litresPerDay: number }>()
 const store = useSite()
-const { show, litres } = useUnits()
+const { show, litres, system } = useUnits()
 const site = computed(() => store.site!)
 const drawn = computed(() => drawnBy(site.value, props.pump, props.at))
 const whPerDay = computed(() => dailyWh(drawn.value, props.litresPerDay))
@@ -36,6 +37,9 @@ const setCable = (field: 'lengthM' | 'conductorMm2') => (value: number) =>
 const setPower = (field: 'panelW' | 'batteryWh' | 'inverterSurgeW') => (value: number) =>
   store.make(setField('site', '', 'power', { ...site.value.power, [field]: value }))
 const wanted = computed(() => cable.value && conductorFor(drawn.value.currentA, cable.value.lengthM, drawn.value.volts))
+/** Beside square millimetres the gauge, where that is spoken. */
+const gauge = (mm2: number | undefined) =>
+  mm2 !== undefined && system.value !== 'metric' ? ` (${wireGauge(mm2)})` : ''
 const round = (value: number) => Math.round(value * 100) / 100
 const dropInput = computed(
   () =>
@@ -96,14 +100,16 @@ const sunInput = computed(() => ({
         empty="not said"
         :set="setCable('conductorMm2')"
       />
-      mm² copper<template v-if="drawn.drop && dropInput"
+      mm² copper{{ gauge(cable?.conductorMm2)
+      }}<template v-if="drawn.drop && dropInput"
         >: it takes
         <SumFigure name="voltage-drop" :input="dropInput"
           ><span :class="{ wrong: drawn.drop.dropShare > MOST_DROP_SHARE }" data-power="drop">{{
             show(drawn.drop.dropShare, 'share')
           }}</span></SumFigure
         >
-        of the voltage<template v-if="wanted && wanted !== cable!.conductorMm2">; {{ wanted }} mm² would do</template
+        of the voltage<template v-if="wanted && wanted !== cable!.conductorMm2"
+          >; {{ wanted }} mm²{{ gauge(wanted) }} would do</template
         ><template v-else-if="!wanted"
           >; no copper up to {{ CONDUCTORS_MM2.at(-1) }} mm² keeps that under {{ show(MOST_DROP_SHARE, 'share') }}: use
           a higher voltage</template
