@@ -23,7 +23,18 @@ export class Page {
   devtools = <Answer>(name: string, args: object) => devtools(this.driver, name, args) as Promise<Answer>
   go = (path: string) => this.driver.get(this.address + path)
   quit = () => this.driver.quit()
-  css = (selector: string) => this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS, `no ${selector}`)
+  /** Waits for a thing; where it never comes, what the page says instead and what went wrong in it is told. */
+  async css(selector: string): Promise<WebElement> {
+    try {
+      return await this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS)
+    } catch {
+      const [said] = await Promise.all(await this.all('body').then(bodies => bodies.map(body => body.getText())))
+      const errors = await this.errors()
+      throw new Error(
+        `no ${selector}; the page says “${said?.slice(0, 300)}”, and logged ${errors.join(' ') || 'nothing'}`,
+      )
+    }
+  }
   all = (selector: string) => this.driver.findElements(By.css(selector))
   async button(words: string): Promise<WebElement> {
     const path = `//*[self::button or self::a or self::label][contains(normalize-space(.), "${words}")]`
