@@ -2,8 +2,8 @@ import { Database } from './database'
 import { diskShelf } from './diskShelf'
 import type { Shelf } from './shelf'
 
-/** A disk that does not even answer is given up on. */
-const PATIENCE_MS = 10_000
+/** A disk that does not even answer is given up on; one that is busy may take seconds, and what it holds is worth them. */
+const PATIENCE_MS = 20_000
 
 /** The disk's shelf where the browser lets the page have one, else the page's own. */
 async function choose(): Promise<Shelf> {
