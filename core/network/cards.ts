@@ -8,7 +8,7 @@ import { pressure, say, volume, type Phrase } from '../words'
 import { pressureTankDrawdown, staticPressure } from '../sums'
 import { graphOf, portHeightM, type Run, type Site } from '../site'
 import type { NodeOf, PartOf } from '../kinds'
-import { FITTING_K } from '../catalog'
+import { FITTING_K, PRECHARGE_UNDER_KPA } from '../catalog'
 
 /** What a reading on a card means: as it should be, or what to look at. */
 export interface Meaning {
@@ -128,7 +128,7 @@ const [LOST_SHARE, GONE_SHARE] = [0.75, 0.35]
 export function readGas(vessel: NodeOf<'pressureTank'>): Meaning[] {
   const { emptyKPa, drawnL } = vessel.gasReadings ?? {}
   const found: Meaning[] = []
-  const wantedKPa = Math.max(0, vessel.cutInKPa - 14)
+  const wantedKPa = Math.max(0, vessel.cutInKPa - PRECHARGE_UNDER_KPA)
   if (emptyKPa !== undefined)
     found.push(
       Math.abs(emptyKPa - wantedKPa) <= GAS_NEAR_KPA

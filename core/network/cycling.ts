@@ -1,11 +1,10 @@
 import { max, sum } from 'd3-array'
 import { momentWith } from './taps'
-import { pressureTankDrawdown, pumpCycle, type SwitchPressures } from '../sums'
+import { drawdownShare, pressureTankDrawdown, pumpCycle, type SwitchPressures } from '../sums'
 import { litresPerDay, type Feed, type Site } from '../site'
 import type { NodeOf } from '../kinds'
 import { FIXTURES, PUMPS } from '../catalog'
 
-const AIR_KPA = 101.325
 const LEAST_LPS = 0.01
 
 /** How a pump behind which a pressure tank stands starts and rests on a day of a busy month. */
@@ -41,7 +40,7 @@ export function heldAtL(
   { volumeL, prechargeKPa }: Pick<NodeOf<'pressureTank'>, 'volumeL' | 'prechargeKPa'>,
   kPa: number,
 ) {
-  return kPa <= prechargeKPa ? 0 : volumeL * (1 - (prechargeKPa + AIR_KPA) / (kPa + AIR_KPA))
+  return kPa <= prechargeKPa ? 0 : volumeL * drawdownShare({ prechargeKPa, cutInKPa: prechargeKPa, cutOutKPa: kPa })
 }
 
 /** The starts of a feed's pump with its pressure tank; undefined where none stands there, or its switch cannot work. */

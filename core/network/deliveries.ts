@@ -4,7 +4,7 @@ import { peakSunHours } from './power'
 import { mean } from 'd3-array'
 import { onceLaid, tanksOf, type Run, type Site } from '../site'
 
-/** Seconds of a day in which a solar pump runs as it does in full sun. */
+/** Share of a day in which a solar pump runs as it does in full sun. */
 const sunShare = (site: Site): number => Math.min(1, (mean(peakSunHours(site)) ?? 0) / 24)
 
 /** Every line as it runs with all taps shut and all tanks half full: what lines and pumps deliver on a usual day. */

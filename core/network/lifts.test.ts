@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { momentWith, tapsOf, type Stand } from './taps'
 import { blank, build, plainTank, put, refusal } from '../../tests/sites'
-import { branchingOf, moveOf } from '../moves'
+import { branchingOf, moveOf, setField } from '../moves'
 import { feedsOf, fillingsOf, graphOf, nodeById, portsByRole, type Feed, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import type { HoldId, LiftId } from '../catalog'
@@ -90,6 +90,20 @@ describe('ways of lifting water from a tank', () => {
     expect((vessel!.cutOutKPa / 9.81) * 1.02).toBeLessThan(pump!.headM * 1.25)
     const relief = trunk[0]!.parts.find(part => part.kind === 'relief')!
     expect(relief).toMatchObject({ setKPa: vessel!.cutOutKPa + 150 })
+  })
+  it('keeps the pressure tank, its readings and its relief as they were set, behind another pump', () => {
+    const first = liftTo(house(), 'jet', 'pressure-tank')
+    const relief = feedOf(first).trunk[0]!.parts.find(part => part.kind === 'relief')!
+    const set = build(
+      first,
+      setField('node', 'pressure-tank-1', 'volumeL', 325),
+      setField('node', 'pressure-tank-1', 'gasReadings', { emptyKPa: 150 }),
+      setField('part', relief.id, 'setKPa', 555),
+    )
+    const other = liftTo(set, 'submersible', 'pressure-tank')
+    expect(feedOf(other).vessel).toEqual(feedOf(set).vessel)
+    expect(feedOf(other).trunk[0]!.parts.find(part => part.kind === 'relief')).toMatchObject({ setKPa: 555 })
+    expect(other.nodes.filter(node => node.kind === 'pressureTank')).toHaveLength(1)
   })
   it('keeps what treats the water where it stands', () => {
     const treated = build(house(), moveOf('fitTreatment', { tap: 'tap-1' }))

@@ -5,6 +5,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { readGas } from '#core/network'
 import { setField } from '#core/moves'
+import { PRECHARGE_UNDER_KPA } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
 /** Setting the gas of a pressure tank, step by step, with the readings typed in and told for what they mean. */
@@ -33,8 +34,8 @@ const meanings = computed(() => readGas(props.vessel))
         />. Water at that valve: the skin is torn.
       </li>
       <li>
-        Pump it up, or let it out, to {{ show(Math.max(0, vessel.cutInKPa - 14), 'pressure') }}. Shut the drain, switch
-        on.
+        Pump it up, or let it out, to {{ show(Math.max(0, vessel.cutInKPa - PRECHARGE_UNDER_KPA), 'pressure') }}. Shut
+        the drain, switch on.
       </li>
       <li>
         Let it fill and stop; then draw into a bucket until it starts again:

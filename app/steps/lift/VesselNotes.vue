@@ -9,6 +9,7 @@ import { useSite } from '~/stores/site'
 import { cyclingOf, drawdownInput } from '#core/network'
 import { vesselPrice, vesselSizes } from '#core/options'
 import { setField } from '#core/moves'
+import { FIXTURES, PRECHARGE_UNDER_KPA } from '#core/catalog'
 import { counted } from '#core/words'
 import type { Feed } from '#core/site'
 import type { NodeOf } from '#core/kinds'
@@ -74,8 +75,9 @@ const DRAINS = [
               demandLps: round(cycling.pumpLps / 2),
             }"
             >{{ counted(Math.round(cycling.worstPerHour), 'time') }} an hour</SumFigure
-          >, and its motor bears {{ Math.round(cycling.bearsPerHour) }}. A night with one flush of 6 L now and then
-          starts it once in {{ Math.max(1, Math.floor(cycling.drawdownL / 6)) }}. With the power out, what it holds
+          >, and its motor bears {{ Math.round(cycling.bearsPerHour) }}. A night with one flush of
+          {{ litres(FIXTURES.cistern.drawL) }} now and then starts it once in
+          {{ Math.max(1, Math.floor(cycling.drawdownL / FIXTURES.cistern.drawL)) }}. With the power out, what it holds
           midway, {{ litres(cycling.heldL) }}, lasts
           <b class="figure" data-vessel-figure="blackout">{{
             Number.isFinite(cycling.hoursWithoutPower) ? span(cycling.hoursWithoutPower) : 'for good'
@@ -128,7 +130,7 @@ const DRAINS = [
     </table>
     <p class="soft small">
       Either the largest one can afford, for few starts and some hours without power; or a small one beside a
-      variable-speed set. {{ show(vessel.cutInKPa - 14, 'pressure') }} of gas suits this cut-in.
+      variable-speed set. {{ show(vessel.cutInKPa - PRECHARGE_UNDER_KPA, 'pressure') }} of gas suits this cut-in.
     </p>
   </div>
 </template>

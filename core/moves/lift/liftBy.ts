@@ -67,17 +67,17 @@ export function layTrunk(site: Site, feed: Feed, by: Feed['lift'], hold: Feed['h
   const pump = pumpKind && pumpFor(site, { ...feed, port }, by)
   const head = headOf(source, by, pump, delivery.innerDiameterMm)
 
-  const [first, ...rest] = feed.trunk as [Run, ...Run[]]
+  const first = feed.trunk[0]!
   const end = { ...feed.trunk.at(-1)!.to }
   takeOutBetween(site, feed, first)
   first.from = { node: source.id, port }
   delete first.name
   if (hold === 'pressure-tank') {
-    const vessel =
-      feed.vessel && !rest.length ? feed.vessel : standVessel(site, { ...feed, port }, pump as PartOf<'pump'>)
+    const vessel = keepVessel(site, feed) ?? standVessel(site, { ...feed, port }, pump as PartOf<'pump'>)
     first.to = { node: vessel.id, port: 'in' }
     const boreMm = delivery.innerDiameterMm
-    const before = [...head, pipe(1, boreMm), { kind: 'relief' as const, setKPa: reliefFor(vessel) }]
+    const relief = own.find(part => part.kind === 'relief') ?? { kind: 'relief' as const, setKPa: reliefFor(vessel) }
+    const before = [...head, pipe(1, boreMm), relief]
     // The house's own shut-off stands behind the tank: on the pump's side it could not keep the tank from a burst.
     const parts = named(site, first.id, [...before, valve(boreMm), union(boreMm), delivery, ...stays])
     first.parts = parts.slice(0, before.length)
@@ -125,6 +125,12 @@ export function branchNode(
   const joint = { kind: 'joint' as const, id: freshId(site, 'joint'), name, baseM: toThousandth(baseM), groundM }
   site.nodes.push(joint)
   return joint
+}
+
+/** The pressure tank that stood there, as it was set and read, put back behind another pump. */
+function keepVessel(site: Site, { vessel }: Feed) {
+  if (vessel && !site.nodes.includes(vessel)) site.nodes.push(vessel)
+  return vessel
 }
 
 function standVessel(site: Site, feed: Feed, pump: PartOf<'pump'>) {
