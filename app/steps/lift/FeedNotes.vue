@@ -161,9 +161,3 @@ const held = computed(() => (props.feed.vessel ? (props.feed as Feed & { vessel:
     </FoldGroup>
   </div>
 </template>
-
-<style scoped>
-.feed > p {
-  line-height: 1.85;
-}
-</style>

@@ -92,9 +92,3 @@ const change = (next: { by?: LiftId; line?: FillLineId }) =>
     </FoldGroup>
   </div>
 </template>
-
-<style scoped>
-.filling > p {
-  line-height: 1.85;
-}
-</style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import CardMeanings from './CardMeanings.vue'
+import GuideCard from './GuideCard.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -19,49 +19,31 @@ const meanings = computed(() => readGas(props.vessel))
 </script>
 
 <template>
-  <section class="card" data-card="gas">
-    <h3>Card: set the gas</h3>
-    <ol>
-      <li>Switch the pump off at its isolator. Open the drain until nothing comes and the gauge stands at nothing.</li>
-      <li>
-        With the drain still open, read the gas at its valve with a tyre gauge:
-        <QuantityField
-          label="Gas without water"
-          kind="pressure"
-          :value="readings.emptyKPa"
-          empty="not read"
-          :set="set('emptyKPa')"
-        />. Water at that valve: the skin is torn.
-      </li>
-      <li>
-        Pump it up, or let it out, to {{ show(Math.max(0, vessel.cutInKPa - PRECHARGE_UNDER_KPA), 'pressure') }}. Shut
-        the drain, switch on.
-      </li>
-      <li>
-        Let it fill and stop; then draw into a bucket until it starts again:
-        <QuantityField
-          label="Litres from stop to start"
-          kind="volume"
-          :value="readings.drawnL"
-          empty="not read"
-          :set="set('drawnL')"
-        />.
-      </li>
-    </ol>
-    <CardMeanings :meanings="meanings" />
-  </section>
+  <GuideCard id="gas" title="set the gas" :meanings="meanings">
+    <li>Switch the pump off at its isolator. Open the drain until nothing comes and the gauge stands at nothing.</li>
+    <li>
+      With the drain still open, read the gas at its valve with a tyre gauge:
+      <QuantityField
+        label="Gas without water"
+        kind="pressure"
+        :value="readings.emptyKPa"
+        empty="not read"
+        :set="set('emptyKPa')"
+      />. Water at that valve: the skin is torn.
+    </li>
+    <li>
+      Pump it up, or let it out, to {{ show(Math.max(0, vessel.cutInKPa - PRECHARGE_UNDER_KPA), 'pressure') }}. Shut the
+      drain, switch on.
+    </li>
+    <li>
+      Let it fill and stop; then draw into a bucket until it starts again:
+      <QuantityField
+        label="Litres from stop to start"
+        kind="volume"
+        :value="readings.drawnL"
+        empty="not read"
+        :set="set('drawnL')"
+      />.
+    </li>
+  </GuideCard>
 </template>
-
-<style scoped>
-li {
-  line-height: 1.85;
-}
-.card {
-  border-left: 3px solid var(--oak);
-  padding-left: 12px;
-  margin: 12px 0;
-}
-h3 {
-  margin: 0 0 4px;
-}
-</style>

@@ -23,16 +23,27 @@ const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === 
 </script>
 
 <template>
-  <FeedNotes v-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
-  <FillingNotes v-else-if="filling" :key="filling.runs[0]!.id" :filling="filling" />
-  <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" />
-  <WellNotes v-else-if="node?.kind === 'well'" :key="`well ${node.id}`" :well="node" />
-  <section v-else-if="pump" :key="pump.pump.id">
-    <h2>{{ runName(store.site!, pump.run) }}</h2>
-    <PumpNotes v-bind="pump" />
-  </section>
-  <LiftUpForm v-else-if="subject?.id === 'up'" />
-  <LinesTable v-else-if="subject?.id === 'lines'" />
-  <TogetherNotes v-else-if="subject" />
-  <p v-else class="soft">No tap yet. Add a use at Need, and what its tap gives stands here.</p>
+  <div class="lift">
+    <FeedNotes v-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
+    <FillingNotes v-else-if="filling" :key="filling.runs[0]!.id" :filling="filling" />
+    <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" />
+    <WellNotes v-else-if="node?.kind === 'well'" :key="`well ${node.id}`" :well="node" />
+    <section v-else-if="pump" :key="pump.pump.id">
+      <h2>{{ runName(store.site!, pump.run) }}</h2>
+      <PumpNotes v-bind="pump" />
+    </section>
+    <LiftUpForm v-else-if="subject?.id === 'up'" />
+    <LinesTable v-else-if="subject?.id === 'lines'" />
+    <TogetherNotes v-else-if="subject" />
+    <p v-else class="soft">No tap yet. Add a use at Need, and what its tap gives stands here.</p>
+  </div>
 </template>
+
+<style scoped>
+.lift :deep(p) {
+  line-height: 1.85;
+}
+.lift :deep(.wrong:not(.quantity)) {
+  color: var(--rust);
+}
+</style>

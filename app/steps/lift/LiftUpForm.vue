@@ -67,12 +67,3 @@ const make = () =>
     </p>
   </section>
 </template>
-
-<style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>

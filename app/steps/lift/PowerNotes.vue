@@ -155,12 +155,3 @@ const sunInput = computed(() => ({
     </p>
   </div>
 </template>
-
-<style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>

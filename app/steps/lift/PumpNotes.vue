@@ -160,9 +160,3 @@ const point = computed(() => {
     </p>
   </section>
 </template>
-
-<style scoped>
-.pump p {
-  line-height: 1.85;
-}
-</style>

@@ -71,12 +71,3 @@ function setFoot(wanted: boolean): void {
     <p v-else class="soft">Water runs to it by itself, so that it needs no priming.</p>
   </div>
 </template>
-
-<style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>

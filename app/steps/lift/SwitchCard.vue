@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { atOnce } from './useMoment'
-import CardMeanings from './CardMeanings.vue'
+import GuideCard from './GuideCard.vue'
 import type { Pump } from './pumpCurve'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -29,88 +29,70 @@ const isSolar = computed(() => props.pump.pump === 'solar')
 </script>
 
 <template>
-  <section class="card" data-card="switch">
-    <h3>Card: set the switch</h3>
-    <ol>
-      <li v-if="isSolar">
-        Wait for full sun: a point set in weak sun trips later at work. The sun is
-        <ChoiceField
-          label="Sun while it was set"
-          :value="readings.sun ?? 'unsaid'"
-          :choices="SUNS"
-          :set="set('sun')"
-        />.
-      </li>
-      <li v-if="!vessel">The tank is not full, its float open. Let the pump run until the gauge is steady.</li>
-      <li v-else>All taps shut, the pump off: drain a little until it starts, and watch the gauge.</li>
-      <li>
-        Note what it runs at:
-        <QuantityField
-          label="Running pressure"
-          kind="pressure"
-          :value="readings.runningKPa"
-          empty="not read"
-          :set="set('runningKPa')"
-        />
-        <span v-if="reckoned" class="soft small">(reckoned {{ show(reckoned.runningKPa, 'pressure') }})</span>.
-      </li>
-      <li v-if="!vessel">
-        Bring the switch down until it trips, then back off just far enough that it no longer does. It trips at
-        <QuantityField
-          label="Pressure at which it trips"
-          kind="pressure"
-          :value="readings.tripsKPa"
-          empty="not read"
-          :set="set('tripsKPa')"
-        />. Let it run again to be sure.
-      </li>
-      <li v-else>
-        It stops at
-        <QuantityField
-          label="Pressure at which it trips"
-          kind="pressure"
-          :value="readings.tripsKPa"
-          empty="not read"
-          :set="set('tripsKPa')"
-        />; turn the large nut for both points, the small one for the gap alone.
-      </li>
-      <li v-if="!vessel">
-        Shut the float by hand: it stops after
-        <QuantityField
-          label="Seconds until it stops"
-          kind="count"
-          :value="readings.stopsAfterS"
-          empty="not read"
-          :set="set('stopsAfterS')"
-        />
-        s. Open it and see it start. Do both twice.
-      </li>
-      <li>
-        Shut everything and wait an hour: the pressure falls by
-        <QuantityField
-          label="Fall an hour"
-          kind="pressure"
-          :value="readings.fallsKPaPerH"
-          empty="not read"
-          :set="set('fallsKPaPerH')"
-        />.
-      </li>
-    </ol>
-    <CardMeanings :meanings="meanings" />
-    <p class="soft small">Power off before the cover comes off: live screws lie beside the nuts.</p>
-  </section>
+  <GuideCard id="switch" title="set the switch" :meanings="meanings">
+    <li v-if="isSolar">
+      Wait for full sun: a point set in weak sun trips later at work. The sun is
+      <ChoiceField
+        label="Sun while it was set"
+        :value="readings.sun ?? 'unsaid'"
+        :choices="SUNS"
+        :set="value => set('sun')(value === 'unsaid' ? undefined : value)"
+      />.
+    </li>
+    <li v-if="!vessel">The tank is not full, its float open. Let the pump run until the gauge is steady.</li>
+    <li v-else>All taps shut, the pump off: drain a little until it starts, and watch the gauge.</li>
+    <li>
+      Note what it runs at:
+      <QuantityField
+        label="Running pressure"
+        kind="pressure"
+        :value="readings.runningKPa"
+        empty="not read"
+        :set="set('runningKPa')"
+      />
+      <span v-if="reckoned" class="soft small">(reckoned {{ show(reckoned.runningKPa, 'pressure') }})</span>.
+    </li>
+    <li v-if="!vessel">
+      Bring the switch down until it trips, then back off just far enough that it no longer does. It trips at
+      <QuantityField
+        label="Pressure at which it trips"
+        kind="pressure"
+        :value="readings.tripsKPa"
+        empty="not read"
+        :set="set('tripsKPa')"
+      />. Let it run again to be sure.
+    </li>
+    <li v-else>
+      It stops at
+      <QuantityField
+        label="Pressure at which it trips"
+        kind="pressure"
+        :value="readings.tripsKPa"
+        empty="not read"
+        :set="set('tripsKPa')"
+      />; turn the large nut for both points, the small one for the gap alone.
+    </li>
+    <li v-if="!vessel">
+      Shut the float by hand: it stops after
+      <QuantityField
+        label="Seconds until it stops"
+        kind="count"
+        :value="readings.stopsAfterS"
+        empty="not read"
+        :set="set('stopsAfterS')"
+      />
+      s. Open it and see it start. Do both twice.
+    </li>
+    <li>
+      Shut everything and wait an hour: the pressure falls by
+      <QuantityField
+        label="Fall an hour"
+        kind="pressure"
+        :value="readings.fallsKPaPerH"
+        empty="not read"
+        :set="set('fallsKPaPerH')"
+      />.
+    </li>
+    <li class="soft small">Power off before the cover comes off: live screws lie beside the nuts.</li>
+  </GuideCard>
 </template>
-
-<style scoped>
-li {
-  line-height: 1.85;
-}
-.card {
-  border-left: 3px solid var(--oak);
-  padding-left: 12px;
-  margin: 12px 0;
-}
-h3 {
-  margin: 0 0 4px;
-}
-</style>

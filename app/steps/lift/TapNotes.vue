@@ -109,12 +109,3 @@ const gives = (moment: typeof full.value) => {
     </FoldGroup>
   </div>
 </template>
-
-<style scoped>
-.tap p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>

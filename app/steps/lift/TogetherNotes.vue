@@ -94,12 +94,6 @@ const WEAK = 0.7
 </template>
 
 <style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
 .bar {
   display: inline-block;
   width: 90px;

@@ -120,12 +120,3 @@ const SENSORS = [
     <p class="soft small">Have the water tested. Local code and a licensed trade decide what may be drunk.</p>
   </div>
 </template>
-
-<style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>

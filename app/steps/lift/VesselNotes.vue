@@ -136,9 +136,6 @@ const DRAINS = [
 </template>
 
 <style scoped>
-p {
-  line-height: 1.85;
-}
 .beside {
   display: flex;
   flex-wrap: wrap;
@@ -146,8 +143,5 @@ p {
 }
 .told {
   flex: 1 1 380px;
-}
-.wrong {
-  color: var(--rust);
 }
 </style>

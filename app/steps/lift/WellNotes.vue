@@ -178,12 +178,3 @@ const differs = computed(
     <p v-if="dryM >= well.depthM" role="alert" class="wrong">In a dry season it is dry.</p>
   </div>
 </template>
-
-<style scoped>
-p {
-  line-height: 1.85;
-}
-.wrong {
-  color: var(--rust);
-}
-</style>
