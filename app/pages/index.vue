@@ -3,6 +3,7 @@ import FilePick from '~/fields/FilePick.vue'
 import { useSite } from '~/stores/site'
 import { useFiles } from '~/stores/useFiles'
 import { useYard } from '~/stores/yard'
+import { readFile } from '~/workers/fileFace'
 import SiteCard from '~/yard/SiteCard.vue'
 import { useDropZone } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
@@ -17,6 +18,7 @@ const { isOverDropZone } = useDropZone(ground, { onDrop: files => take(files), m
 const demosFailed = ref(false)
 const MOST_MB = 20
 
+onBeforeUnmount(yard.watchSites())
 onMounted(async () => {
   await store.flush()
   store.close()
@@ -38,8 +40,7 @@ async function take(files: File[] | null): Promise<void> {
       )
       continue
     }
-    const { readSites } = await import('#core/exchange')
-    const read = readSites(await file.text())
+    const read = await readFile(file)
     for (const problem of read.problems)
       problems.value.push(`${file.name} was not opened${read.sites.length ? ' whole' : ''}. ${problem}`)
     for (const site of read.sites)

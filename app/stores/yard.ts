@@ -12,10 +12,20 @@ export const useYard = defineStore('yard', () => {
   const entries = shallowRef<YardEntry[]>()
   /** False where nothing outlasts the page. */
   const lasts = ref(true)
-  void openShelf().then(shelf => {
-    lasts.value = shelf.lasts
-    shelf.watchAll(sites => (entries.value = sites))
-  })
+  void openShelf().then(shelf => (lasts.value = shelf.lasts))
+
+  /** Keeps the list that of the shelf until it is told to stop: a Yard that nobody sees reads no documents. */
+  function watchSites(): () => void {
+    let stop: (() => void) | undefined
+    let over = false
+    void openShelf().then(shelf => {
+      if (!over) stop = shelf.watchAll(sites => (entries.value = sites))
+    })
+    return () => {
+      over = true
+      stop?.()
+    }
+  }
 
   /** Puts a site into the yard, under a new id where its own is taken. */
   async function add(site: Site, options: { demo?: boolean; now: number }): Promise<string> {
@@ -57,7 +67,7 @@ export const useYard = defineStore('yard', () => {
     }
   }
 
-  /** All sites whole, with their rain records. */
+  /** All sites of the list whole, with their rain records. */
   async function wholeSites(): Promise<Site[]> {
     const shelf = await openShelf()
     const found = await Promise.all((entries.value ?? []).map(({ id }) => shelf.whole(id)))
@@ -67,5 +77,5 @@ export const useYard = defineStore('yard', () => {
   /** Sites have left as a file. */
   const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
 
-  return { entries, lasts, add, remove, fetchDemos, wholeSites, filed, freshSiteId }
+  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, filed, freshSiteId }
 })
