@@ -12,6 +12,7 @@ import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
 import { steady } from '../core/network'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
+import { plantOf, play, scriptOf } from '../core/plant'
 import { compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
 
 const read = readSiteText(readFileSync('demo/quillfern-ridge.json', 'utf8'))
@@ -142,6 +143,19 @@ line(
   'a moment of 50, 150, 500 runs, every tap open',
   `${moments.map(ms => ms.toFixed(2)).join(', ')} ms; as their power ${Math.log10(moments[2]! / moments[0]!).toFixed(2)}`,
 )
+
+const day = scriptOf(site, 'usual-day')
+const played = (of: Site) => () => play(of, { seconds: 86400, start: day.start, script: day.steps, everyS: 3600 })
+line('a usual day of the full demo, played', `${time(played(site), 3).toFixed(0)} ms`)
+const storm = () => {
+  const plant = plantOf(STREETS[0]!.site)
+  for (const { id } of STREETS[0]!.site.nodes.filter(({ kind }) => kind === 'tap')) plant.act({ tap: id, to: 1 })
+  return time(() => {
+    plant.advance(plant.atS + 1)
+    plant.view()
+  }, 60)
+}
+line('a frame of a plant of 50 runs, all taps open, a second on', `${storm().toFixed(2)} ms`)
 
 // What each costs at one tank and at more, and by what power of the tanks it grows: one is in proportion.
 const YARDS = [1, 10, 40, 100].map(tanks => ({ tanks, site: largeYard(tanks, Math.round(tanks * 1.5)) }))

@@ -1,9 +1,8 @@
 import { randomExponential } from 'd3-random'
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import type { Outage } from './compiled'
 import { risingTo } from '../sums'
 import type { OutageRule } from '../kinds'
-import { DAYS_A_YEAR, type DailySeries } from '../climate'
+import { DAYS_A_YEAR, type DailySeries, seeded } from '../climate'
 
 /** A time without: from which hour of the series, and for how long. */
 export interface Cut {
@@ -60,8 +59,7 @@ export function cutsOf({ id, rule }: Outage, { rainMm, seed = 1 }: Pick<DailySer
     return cuts
   }
   if (rule.timesPerYear <= 0) return cuts
-  const random = xoroshiro128plus(seedOf(id, seed))
-  const uniform = () => (random.next() >>> 0) / 2 ** 32
+  const uniform = seeded(seedOf(id, seed))
   const meanH = Math.min(rule.meanHours, rule.mostHours ?? Infinity)
   const drawn = drawnMeanH(rule)
   const length = drawn === Infinity ? () => rule.mostHours! : randomExponential.source(uniform)(1 / drawn)

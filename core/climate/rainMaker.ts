@@ -1,5 +1,5 @@
 import { randomGamma, randomNormal } from 'd3-random'
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { seeded } from './seeded'
 import { WET_DAY_MM } from './months'
 import type { SlowFactor } from './slowFactor'
 import { dayOf, MONTH_DAYS, monthOf, monthsFrom, yearOf } from './calendar'
@@ -66,7 +66,7 @@ export function makeRain(
   seed: number,
   slow?: SlowFactor,
 ): Float64Array {
-  const random = uniform(seed)
+  const random = seeded(seed)
   const endDay = dayOf(yearOf(startDay) + years, monthOf(startDay) + 1, 1)!
   const days = endDay - startDay
   const wet = new Uint8Array(days)
@@ -125,12 +125,6 @@ function slowFactors(month: Uint8Array, slow: SlowFactor | undefined, random: ()
     from = to
   }
   return { chance, amount }
-}
-
-/** Uniform numbers in [0, 1) from a seed. */
-function uniform(seed: number): () => number {
-  const generator = xoroshiro128plus(seed)
-  return () => (generator.next() >>> 0) / 4294967296
 }
 
 /** Wets or dries days of a month at random until their count is the wanted one. */

@@ -87,7 +87,12 @@ export const PART_KINDS = {
   }),
   check: row({
     name: 'check valve',
-    fields: { boreMm: bore(), ...ownK },
+    fields: {
+      boreMm: bore(),
+      ...ownK,
+      /** Worn or dirty: the share of its bore that it leaves open to what comes back. */
+      passesShare: share().optional(),
+    },
     does: 'checks',
     passes: 'forward',
     levels: false,

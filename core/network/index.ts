@@ -31,6 +31,16 @@ export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
 export { isForDrinking, stageRating, trainsOf, type Stage, type Train } from './treatment'
 export { hoursToFill, leftInWellM, nightOf, readTest, type Night, type TestReading } from './wells'
 export { shutOffM } from './steady/pumps'
+export {
+  flowsOver,
+  mouthKey,
+  overTimeOf,
+  type Flowing,
+  type Lines,
+  type Link,
+  type Mouth,
+  type OverTime,
+} from './steady/overTime'
 export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'

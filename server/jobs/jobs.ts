@@ -3,9 +3,10 @@ import { balanceJob } from './balance'
 import { jsonIn } from './documents'
 import { networkJob } from './network'
 import { reviewJob } from './review'
+import { tryJob } from './try'
 
 /** What a thread is asked for, each from the body of a request to its answer. */
-const JOBS = { balance: balanceJob, network: networkJob, review: reviewJob } satisfies Record<
+const JOBS = { balance: balanceJob, network: networkJob, review: reviewJob, try: tryJob } satisfies Record<
   string,
   (json: unknown) => unknown
 >

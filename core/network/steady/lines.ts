@@ -4,15 +4,46 @@ import { eliminationOf, type Elimination } from './factor'
 import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K, TREATMENT } from '../../catalog'
-import { nodeById, onceLaid, portHeightM, type Run, type Site } from '../../site'
+import { nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
 import { boreOfPart, does, kOf, lengthOfPart, type NodeOf, type Part, type PartOf, type Tank } from '../../kinds'
 
 /** Where water stands at a height of its own: a tank at one of its ports, a pressure tank, or any other known head. */
 export type Fixed =
   | { kind: 'tank'; tank: Tank; portM: number }
   | { kind: 'pressureTank'; node: NodeOf<'pressureTank'> }
+  | { kind: 'main'; node: NodeOf<'main'> }
   /** `gives`: water comes from there; from the open air none does. */
   | { kind: 'head'; headM: number; gives: boolean }
+
+/** What stands in a tank or a pressure tank where time goes by: its head gives way as it is drawn on or filled. */
+export interface Store {
+  node: Tank | NodeOf<'pressureTank'>
+  /** The link from its head at the beginning to what it becomes, and that first head’s place among the fixed ones. */
+  link: number
+  fixed: number
+  /** How far its head falls, m, for each L/s drawn from it over the time; set before each search. */
+  gives: { slope: number }
+}
+
+/** A hole in a tank's wall where time goes by: under water it is at the tank's head, above it open to the air. */
+export interface Mouth {
+  tankId: string
+  port: string
+  heightM: number
+  /** The links that join it to the tank's water, and to the air. */
+  wet: number
+  dry: number
+}
+
+/** A way out over a tank's brim where time goes by: so much at the water's height, and so much more as it rises. */
+export interface Brim {
+  tankId: string
+  /** The overflow's port; over the rim, none. */
+  port?: string
+  link: number
+  fixed: number
+  eases: { slope: number }
+}
 
 /** A pump in a link, the laws of the link before and after it apart, so that one that holds a pressure can be set. */
 export interface PumpIn {
@@ -43,6 +74,9 @@ export interface Link {
   shut: boolean
   /** The height of a tank’s water above the datum at which its float shuts this. */
   float?: { tank: Tank; shutsAtM: number }
+  /** The holes that it leaves a tank by and comes into one by, where time goes by. */
+  leavesBy?: string
+  arrivesBy?: string
   /** Head that must be overcome before anything flows: a relief valve’s setting above its place. */
   opensAtM: number
   /** The bore in which its water goes fastest. */
@@ -61,6 +95,10 @@ export interface Lines {
   placeOf: Map<string, number>
   links: Link[]
   elimination: Elimination
+  /** Where time goes by; else none. */
+  stores: Store[]
+  mouths: Map<string, Mouth>
+  brims: Brim[]
 }
 
 /** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
@@ -71,28 +109,69 @@ export const isUnderPressure = (site: Site, id: string): boolean =>
 const ofStorm = (site: Site, { from, to }: Run): boolean =>
   !isUnderPressure(site, from.node) || !isUnderPressure(site, to.node)
 
-export const linesOf = onceLaid((site: Site): Lines => {
+/** A site’s lines at a moment: what stands in tanks is at a head that does not move. */
+export const linesOf = onceLaid((site: Site): Lines => laidOut(site, false))
+
+/** A site’s lines while time goes by: tanks and pressure tanks give way, and overflows and rims let water go. */
+export const linesOverTime = onceLaid((site: Site): Lines => laidOut(site, true))
+
+/** What a hole in a tank is found by. */
+export const mouthKey = (tankId: string, port: string): string => `${tankId} ${port}`
+
+function laidOut(site: Site, overTime: boolean): Lines {
   const { waterTemperatureC } = site.place
   const heightM: number[] = []
   const fixed: Fixed[] = []
   const placeOf = new Map<string, number>()
-  const links: (Omit<Link, 'from' | 'to' | 'entry'> & { from: Place; to: Place })[] = []
   /** A place of which it is not yet known how many unknowns come before it. */
   type Place = { unknown: number } | { fixed: number }
+  type Laid = Omit<Link, 'from' | 'to' | 'entry'> & { from: Place; to: Place }
+  const links: Laid[] = []
   const places = new Map<string, Place>()
   const unknown = (atM: number): Place => ({ unknown: heightM.push(atM) - 1 })
   const held = (known: Fixed): Place => ({ fixed: fixed.push(known) - 1 })
   const air = (atM: number): Place => held({ kind: 'head', headM: atM, gives: false })
+  const stores: Store[] = []
+  const mouths = new Map<string, Mouth>()
+  const brims: Brim[] = []
+  const lay = (link: Partial<Laid> & Pick<Laid, 'from' | 'to'>): number => links.push({ ...plain, ...link }) - 1
+  /** A law whose slope is told before each search. */
+  const told = () => {
+    const how = { slope: 0 }
+    const law: Law = (flowLps, loss) => {
+      loss.headM += how.slope * flowLps
+      loss.slope += how.slope
+    }
+    return { how, law }
+  }
+  const store = (node: Store['node']): Place => {
+    const { how, law } = told()
+    const still = held({ kind: 'head', headM: node.baseM, gives: true })
+    const water = unknown(node.baseM)
+    stores.push({ node, link: lay({ from: still, to: water, laws: [law] }), fixed: fixed.length - 1, gives: how })
+    return water
+  }
+  const mouth = (tank: Tank, port: string, heightM: number): Place => {
+    const place = unknown(heightM)
+    const wet = lay({ from: nodePlace(tank.id)!, to: place })
+    const dry = lay({ from: place, to: air(heightM) })
+    mouths.set(mouthKey(tank.id, port), { tankId: tank.id, port, heightM, wet, dry })
+    return place
+  }
+  const brim = (tank: Tank, port?: string): void => {
+    const { how, law } = told()
+    const link = lay({ from: nodePlace(tank.id)!, to: air(tank.baseM), laws: [law] })
+    brims.push({ tankId: tank.id, port, link, fixed: fixed.length - 1, eases: how })
+  }
   const once = (key: string, make: () => Place): Place => {
     const place = places.get(key) ?? make()
     places.set(key, place)
     return place
   }
-  const source = (headM: number, law: Law | undefined, atM: number): Place => {
-    const still = held({ kind: 'head', headM, gives: true })
+  const source = (still: Place, law: Law | undefined, atM: number): Place => {
     if (!law) return still
     const given = unknown(atM)
-    links.push({ ...plain, from: still, to: given, laws: [law] })
+    lay({ from: still, to: given, laws: [law] })
     return given
   }
 
@@ -103,20 +182,21 @@ export const linesOf = onceLaid((site: Site): Lines => {
       case 'chamber':
         return undefined
       case 'tank':
-        return once(id, () => held({ kind: 'tank', tank: node, portM: node.baseM }))
+        return once(id, () => (overTime ? store(node) : held({ kind: 'tank', tank: node, portM: node.baseM })))
       case 'pressureTank':
-        return once(id, () => held({ kind: 'pressureTank', node }))
+        return once(id, () => (overTime ? store(node) : held({ kind: 'pressureTank', node })))
       case 'well': {
         const { specificCapacityLpsPerM: capacity } = node
-        const waterM = node.groundM - node.stillWaterDepthM
-        return once(id, () => source(waterM, capacity === undefined ? undefined : evenLaw(1 / capacity), node.baseM))
+        const headM = node.groundM - node.stillWaterDepthM
+        const law = capacity === undefined ? undefined : evenLaw(1 / capacity)
+        return once(id, () => source(held({ kind: 'head', headM, gives: true }), law, node.baseM))
       }
       case 'main': {
         const restM = headOfPressureM(node.pressureKPa)
         const test = node.flowTest
         const lostM = test && restM - headOfPressureM(test.pressureKPa)
         const law = lostM ? squareLaw(Math.max(0, lostM) / test.flowLps ** 2) : undefined
-        return once(id, () => source(node.baseM + restM, law, node.baseM))
+        return once(id, () => source(held({ kind: 'main', node }), law, node.baseM))
       }
       case 'outfall':
         return once(id, () => air(node.baseM))
@@ -125,7 +205,7 @@ export const linesOf = onceLaid((site: Site): Lines => {
       case 'tap':
         return once(id, () => {
           const place = unknown(node.baseM)
-          links.push({ ...plain, from: place, to: air(node.baseM), tap: node, check: true, beginsAs: 0.1 })
+          lay({ from: place, to: air(node.baseM), tap: node, check: true })
           return place
         })
     }
@@ -136,12 +216,27 @@ export const linesOf = onceLaid((site: Site): Lines => {
     // A pump that stands in the water draws at its foot, however high its line leaves.
     const intakeM = node.ports.find(port => port.name === end.port)?.intakeM ?? Infinity
     const portM = Math.min(portHeightM(site, end), node.baseM + intakeM)
-    return once(`${end.node} ${end.port}`, () => held({ kind: 'tank', tank: node, portM }))
+    return once(mouthKey(end.node, end.port), () =>
+      overTime ? mouth(node, end.port, portM) : held({ kind: 'tank', tank: node, portM }),
+    )
   }
+  /** By which hole a run's end stands in a tank. */
+  const holeOf = ({ node, port }: Run['from']): string | undefined =>
+    nodeById(site, node).kind === 'tank' ? mouthKey(node, port) : undefined
 
   for (const node of site.nodes) nodePlace(node.id)
+  /** Runs that begin at an overflow: where time goes by, what they pass is told by the brim they begin at. */
+  const spilling = new Set<Run>()
+  if (overTime)
+    for (const tank of tanksOf(site)) {
+      for (const { port, path } of overflowsOf(site, tank)) {
+        brim(tank, port.name)
+        spilling.add(path.runs[0]!)
+      }
+      brim(tank)
+    }
   for (const run of site.runs) {
-    if (ofStorm(site, run)) continue
+    if (ofStorm(site, run) || spilling.has(run)) continue
     const profile = heightsAlong(site, run)
     let from = endPlace(run.from)
     // A relief valve lets water out of the line, so that what is behind it may have another flow.
@@ -149,12 +244,13 @@ export const linesOf = onceLaid((site: Site): Lines => {
     stretches.forEach(({ parts, at }, index) => {
       const last = index === stretches.length - 1
       const to = last ? endPlace(run.to) : unknown(profile(at))
-      links.push({ ...linkOf(site, run, parts, profile, index === 0, last), from, to })
+      const [leavesBy, arrivesBy] = [index ? undefined : holeOf(run.from), last ? holeOf(run.to) : undefined]
+      lay({ ...linkOf(site, run, parts, profile, index === 0, last), from, to, leavesBy, arrivesBy })
       if (!last) {
         const relief = run.parts[at] as PartOf<'relief'>
         const opensAtM = headOfPressureM(relief.setKPa)
         const law = evenLaw(opensAtM / 10)
-        links.push({ ...plain, from: to, to: air(profile(at)), laws: [law], opensAtM, check: true, beginsAs: 0 })
+        lay({ from: to, to: air(profile(at)), laws: [law], opensAtM, check: true, beginsAs: 0 })
       }
       from = to
     })
@@ -173,7 +269,7 @@ export const linesOf = onceLaid((site: Site): Lines => {
     const [from, to] = ends[at]!
     return { ...link, from, to, entry: both(ends[at]!) ? elimination.entryOf(from, to) : -1 }
   })
-  return { site, unknowns: count, fixed, heightM, placeOf, links: numbered, elimination }
+  return { site, unknowns: count, fixed, heightM, placeOf, links: numbered, elimination, stores, mouths, brims }
 
   function linkOf(site: Site, run: Run, parts: Part[], profile: Profile, first: boolean, last: boolean) {
     const pipeMm = boreMm(run)
@@ -208,14 +304,14 @@ export const linesOf = onceLaid((site: Site): Lines => {
       runId: run.id,
       laws: [...start, ...laws, ...end],
       pumps,
-      check: parts.some(part => does(part, 'checks')) || pumps.some(pump => pump.diaphragm),
+      check: parts.some(part => part.kind === 'check' && !part.passesShare) || pumps.some(pump => pump.diaphragm),
       shut: run.parts.some(part => part.kind === 'valve' && !part.open),
       float: floats ? { tank: nodeById(site, run.to.node) as Tank, shutsAtM: portHeightM(site, run.to) } : undefined,
       narrowestMm,
       beginsAs: 0.5 / pipeVelocityMps(1, narrowestMm),
     }
   }
-})
+}
 
 const plain = {
   laws: [] as Law[],
@@ -236,8 +332,11 @@ function lawOf(part: Part, pipeMm: number, waterTemperatureC: number): Law | und
     const { ratedLps = usual.ratedLps, lossKPaAtRated = usual.lossKPaAtRated } = part
     return squareLaw(headOfPressureM(lossKPaAtRated) / ratedLps ** 2)
   }
-  const k = kOf(part)
-  return k ? squareLaw(k * perVelocityHead(ownBoreMm(part) ?? pipeMm)) : undefined
+  const size = kOf(part) * perVelocityHead(ownBoreMm(part) ?? pipeMm)
+  // What a worn check leaves open is a narrow hole to what comes back.
+  if (part.kind === 'check' && part.passesShare)
+    return squareLaw(size, Math.max(size, perVelocityHead(part.boreMm)) / part.passesShare ** 2)
+  return size ? squareLaw(size) : undefined
 }
 
 /** The bore that a fitting’s k is of: a reducer’s is its narrow side. */

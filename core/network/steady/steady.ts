@@ -1,5 +1,5 @@
 import { squareLaw, WALL, type Law, type Loss } from './laws'
-import { isUnderPressure, linesOf, type Lines, type Link } from './lines'
+import { isUnderPressure, linesOf, type Fixed, type Lines, type Link } from './lines'
 import { seek, type Moment, type Sought, type Standing } from './solve'
 import { headOfPressureM, pipeVelocityMps, staticPressure } from '../../sums'
 import { FIXTURES } from '../../catalog'
@@ -16,6 +16,8 @@ export interface Asked {
   pressures?: Record<string, number>
   /** Whether a run's pumps run; those that are not named do. */
   running?: Record<string, boolean>
+  /** Pressures of mains at rest, kPa, where they are not as the document has them; one at 0 is off. */
+  mains?: Record<string, number>
 }
 
 export type RunStatus = 'flowing' | 'still' | 'shut' | 'checked' | 'float-shut' | 'stopped' | 'dry'
@@ -52,7 +54,14 @@ const LEAST_OPEN = 1e-4
  */
 export function steady(site: Site, asked: Asked = {}): Steady {
   const lines = linesOf(site)
-  const moment = momentOf(lines, asked)
+  const moment = momentOf(lines, asked, standsAt(lines, asked))
+  const { sought, steps, trouble } = settled(lines, moment)
+  return told(lines, moment, { ...sought, steps }, trouble)
+}
+
+/** Seeks a moment's flows, until every pump that holds a pressure does what fits what stands behind it. */
+export function settled(lines: Lines, moment: Moment): { sought: Sought; steps: number; trouble?: string } {
+  const { site } = lines
   cutOffDry(lines, moment.standing)
   let sought = seek(lines, moment)
   let unsettled = setPumps(lines, moment)
@@ -63,37 +72,64 @@ export function steady(site: Site, asked: Asked = {}): Steady {
     unsettled = setPumps(lines, moment)
   }
   const trouble = unsettled ? unsettledPump(site, unsettled) : sought.converged ? undefined : offItsLaw(site, sought)
-  return told(lines, moment, { ...sought, steps }, trouble)
+  return { sought, steps, trouble }
 }
 
-/** Tanks, switches, taps and pumps as they are asked about; flows where the search begins. */
-function momentOf(lines: Lines, { open = {}, levels = {}, pressures = {}, running = {} }: Asked): Moment {
-  const { site, fixed, links, unknowns } = lines
+/** How water stands in tanks and pressure tanks, as far as lines ask. */
+export interface Stands {
+  /** True where a link begins, or ends, in a tank above its water. */
+  leavesAir: (link: Link) => boolean
+  arrivesInAir: (link: Link) => boolean
+  floatShuts: (link: Link) => boolean
+  fixedM: (known: Fixed) => number
+}
+
+/** How it stands at the levels and pressures that are asked about. */
+function standsAt({ site, fixed, unknowns }: Lines, { levels = {}, pressures = {}, mains = {} }: Asked): Stands {
   const waterM = (tank: Tank) => (tank.id in levels ? tank.baseM + levels[tank.id]! : spillM(site, tank))
   const isAir = (place: number) => {
     const known = fixed[place - unknowns]
     return known?.kind === 'tank' && waterM(known.tank) <= known.portM
   }
-  const fixedM = Float64Array.from(fixed, known => {
-    if (known.kind === 'tank') return Math.max(known.portM, waterM(known.tank))
-    if (known.kind === 'head') return known.headM
-    const { id, baseM, cutInKPa, cutOutKPa } = known.node
-    return baseM + headOfPressureM(pressures[id] ?? (cutInKPa + cutOutKPa) / 2)
-  })
+  return {
+    leavesAir: link => isAir(link.from),
+    arrivesInAir: link => isAir(link.to),
+    floatShuts: ({ float }) => float !== undefined && waterM(float.tank) >= float.shutsAtM,
+    fixedM(known) {
+      if (known.kind === 'tank') return Math.max(known.portM, waterM(known.tank))
+      if (known.kind === 'head') return known.headM
+      if (known.kind === 'main') return mainM(known.node, mains)
+      const { id, baseM, cutInKPa, cutOutKPa } = known.node
+      return baseM + headOfPressureM(pressures[id] ?? (cutInKPa + cutOutKPa) / 2)
+    },
+  }
+}
+/** The head at which a main stands at rest, above the datum. */
+export const mainM = ({ id, baseM, pressureKPa }: NodeOf<'main'>, mains: Record<string, number>): number =>
+  baseM + headOfPressureM(mains[id] ?? pressureKPa)
+
+/** Taps, mains and pumps as they are asked about, by how water stands; flows where the search begins. */
+export function momentOf(
+  lines: Lines,
+  { open = {}, running = {}, mains = {} }: Asked,
+  { leavesAir, arrivesInAir, floatShuts, fixedM }: Stands,
+): Moment {
+  const { site, fixed, links, unknowns } = lines
   const gives = (place: number) => {
     const known = fixed[place - unknowns]
-    return !known || known.kind !== 'head' || known.gives
+    if (known?.kind === 'main') return mains[known.node.id] !== 0
+    return known?.kind !== 'head' || known.gives
   }
   const standing = links.map((link): Standing => {
-    const { tap, float, runId } = link
+    const { tap, runId } = link
     const runs = running[runId ?? ''] ?? true
-    const [fromAir, toAir] = [isAir(link.from), isAir(link.to)]
+    const [fromAir, toAir] = [leavesAir(link), arrivesInAir(link)]
     const share = tap ? (open[tap.id] ?? 0) : 1
     return {
       closed:
         link.shut ||
         share < LEAST_OPEN ||
-        (float !== undefined && waterM(float.tank) >= float.shutsAtM) ||
+        floatShuts(link) ||
         (!runs && link.pumps.some(pump => pump.diaphragm)) ||
         // A pump that finds air gives nothing, and its line stands.
         (fromAir && runs && link.pumps.length > 0),
@@ -104,7 +140,7 @@ function momentOf(lines: Lines, { open = {}, levels = {}, pressures = {}, runnin
     }
   })
   return {
-    fixedM,
+    fixedM: Float64Array.from(fixed, fixedM),
     standing,
     headM: new Float64Array(unknowns),
     flowLps: Float64Array.from(links, (link, at) => (standing[at]!.closed ? 0 : link.beginsAs)),
@@ -206,6 +242,13 @@ function setPumps(lines: Lines, moment: Moment): Link | undefined {
 }
 const pumpsRun = ({ pump }: Standing): boolean => pump !== 'stands'
 
+/** What flows through a link: nothing where it is closed, where only a wall holds it, or where it is next to nothing. */
+function flowThrough(moment: Moment, at: number): number {
+  const flowLps = moment.flowLps[at]!
+  const { closed, noForward, noBackward } = moment.standing[at]!
+  return closed || Math.abs(flowLps) < STILL_LPS || (flowLps > 0 ? noForward : noBackward) ? 0 : flowLps
+}
+
 const headAt = ({ headM, fixedM }: Moment, unknowns: number, place: number): number =>
   place < unknowns ? headM[place]! : fixedM[place - unknowns]!
 
@@ -220,12 +263,6 @@ function told(lines: Lines, moment: Moment, { steps, energyM }: Sought, trouble:
   heightM.forEach((ownM, at) => {
     if (!reached[at]) moment.headM[at] = ownM
   })
-  const flowOf = (at: number) => {
-    const flowLps = moment.flowLps[at]!
-    const { closed, noForward, noBackward } = moment.standing[at]!
-    return closed || Math.abs(flowLps) < STILL_LPS || (flowLps > 0 ? noForward : noBackward) ? 0 : flowLps
-  }
-
   const nodes: Steady['nodes'] = {}
   for (const { id, baseM } of site.nodes) {
     if (!isUnderPressure(site, id)) continue
@@ -237,7 +274,7 @@ function told(lines: Lines, moment: Moment, { steps, energyM }: Sought, trouble:
   const runs: Steady['runs'] = {}
   const leftOver = new Float64Array(unknowns)
   links.forEach((link, at) => {
-    const flowLps = flowOf(at)
+    const flowLps = flowThrough(moment, at)
     if (link.from < unknowns) leftOver[link.from]! -= flowLps
     if (link.to < unknowns) leftOver[link.to]! += flowLps
     if (link.tap) taps[link.tap.id]!.flowLps = flowLps

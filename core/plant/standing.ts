@@ -1,0 +1,119 @@
+import { brimsOf, type BrimFlow } from './brims'
+import { broken, type Fault } from './faults'
+import { heldInTank, heldInVessel, type Held } from './stores'
+import { pumpControls, type PumpControl } from './switches'
+import { inMode, portHeightM, tanksOf, graphOf, type Site } from '../site'
+import { overTimeOf, type Lines } from '../network'
+import type { PartOf } from '../kinds'
+
+/** Where each flow of a line comes from or goes to, beyond joints: one of the stores by its place, or off the site. */
+export type End = { store: number } | 'source' | 'out' | 'brim' | undefined
+
+/** A plant's lines as its valves stand, what is broken, and the sun: made anew when any of them changes. */
+export interface Standing {
+  site: Site
+  lines: Lines
+  held: Held[]
+  /** Of each store: its id, and whether it is a tank. */
+  ids: string[]
+  isTank: boolean[]
+  brims: BrimFlow[]
+  /** The store that each brim belongs to, and the one it spills into. */
+  brimOf: number[]
+  brimInto: (number | undefined)[]
+  controls: PumpControl[]
+  floats: { runId: string; store: number; shutsAtM: number }[]
+  ends: { from: End; to: End }[]
+  linkOfRun: Map<string, number>
+  linkOfTap: Map<string, number>
+}
+
+/** How the plant is set beyond its document. */
+export interface Setting {
+  valves: ReadonlyMap<string, boolean>
+  faults: readonly Fault[]
+  /** Share of full sun, in steps. */
+  sun: number
+}
+
+/** A solar pump's speed goes with the cube root of its power. */
+const slowed = (pump: PartOf<'pump'>, sun: number): PartOf<'pump'> => {
+  const speed = Math.cbrt(sun)
+  return {
+    ...pump,
+    flowLps: pump.flowLps * speed,
+    headM: pump.headM * speed ** 2,
+    curve: pump.curve?.map(({ flowLps, headM }) => ({ flowLps: flowLps * speed, headM: headM * speed ** 2 })),
+  }
+}
+
+function bySun(site: Site, sun: number): Site {
+  if (sun >= 1 || sun <= 0) return site
+  const runs = site.runs.map(run =>
+    run.parts.some(part => part.kind === 'pump' && part.pump === 'solar')
+      ? {
+          ...run,
+          parts: run.parts.map(part => (part.kind === 'pump' && part.pump === 'solar' ? slowed(part, sun) : part)),
+        }
+      : run,
+  )
+  return { ...site, runs }
+}
+
+export function standingOf(document: Site, { valves, faults, sun }: Setting): Standing {
+  const positions = [...valves].map(([part, open]) => ({ part, open }))
+  const turned = positions.length ? inMode(document, { id: 'now', name: '', positions }) : document
+  const site = bySun(broken(turned, faults), sun)
+  const lines = overTimeOf(site)
+  const gasOf = (id: string) =>
+    faults.reduce((share, { fault, at, to }) => (fault === 'gas-lost' && at === id ? share * (1 - to) : share), 1)
+  const held = lines.stores.map(({ node }) =>
+    node.kind === 'tank' ? heldInTank(node) : heldInVessel(node, gasOf(node.id)),
+  )
+  const ids = lines.stores.map(({ node }) => node.id)
+  const storeOf = (id: string | undefined) => {
+    const at = id === undefined ? -1 : ids.indexOf(id)
+    return at < 0 ? undefined : at
+  }
+  const brims = tanksOf(site).flatMap(tank => brimsOf(site, tank))
+  const [linkOfRun, linkOfTap] = [new Map<string, number>(), new Map<string, number>()]
+  lines.links.forEach((link, at) => {
+    if (link.runId !== undefined && !linkOfRun.has(link.runId)) linkOfRun.set(link.runId, at)
+    if (link.tap) linkOfTap.set(link.tap.id, at)
+  })
+  return {
+    site,
+    lines,
+    held,
+    ids,
+    isTank: lines.stores.map(({ node }) => node.kind === 'tank'),
+    brims,
+    brimOf: brims.map(({ tankId }) => storeOf(tankId)!),
+    brimInto: brims.map(({ intoTank }) => storeOf(intoTank)),
+    controls: pumpControls(site),
+    floats: site.runs.flatMap(run => {
+      const store = storeOf(run.to.node)
+      const floats = run.parts.some(part => part.kind === 'float') && graphOf(site).node(run.to.node)?.kind === 'tank'
+      return floats && store !== undefined ? [{ runId: run.id, store, shutsAtM: portHeightM(site, run.to) }] : []
+    }),
+    ends: endsOf(lines, ids),
+    linkOfRun,
+    linkOfTap,
+  }
+}
+
+/** What each link's fixed ends are. */
+function endsOf({ links, unknowns, fixed, stores, mouths, brims }: Lines, ids: string[]): Standing['ends'] {
+  const still = new Set(stores.map(store => store.fixed))
+  const falling = new Map([...mouths.values()].map(({ dry, tankId }) => [dry, tankId]))
+  const over = new Set(brims.map(({ link }) => link))
+  const endAt = (place: number, link: number): End => {
+    const known = fixed[place - unknowns]
+    if (!known || still.has(place - unknowns)) return undefined
+    if (known.kind === 'main' || (known.kind === 'head' && known.gives)) return 'source'
+    if (over.has(link)) return 'brim'
+    const tank = falling.get(link)
+    return tank === undefined ? 'out' : { store: ids.indexOf(tank) }
+  }
+  return links.map(({ from, to }, at) => ({ from: endAt(from, at), to: endAt(to, at) }))
+}
