@@ -2,7 +2,7 @@ import { group as groups } from 'd3-array'
 import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
-import { highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
+import { floatShutsM, highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
 import { deliveredLps } from '../network'
 import type { Tank } from '../kinds'
 
@@ -76,7 +76,10 @@ export function transfersOf(
     if (mostLPerDay === 0) return []
     const stops = path.hasFloat || path.pumpLps !== undefined
     // What comes in at the draw-off, by the line that feeds from it, stops once the tank is full.
-    const fullM = roleOf(site, path.at) === 'outlet' ? Infinity : portHeightM(site, path.at)
+    const fullM =
+      roleOf(site, path.at) === 'outlet'
+        ? Infinity
+        : (floatShutsM(site, path.runs.at(-1)!) ?? portHeightM(site, path.at))
     return [
       {
         from,

@@ -26,7 +26,18 @@ export {
   USUAL_STORM_MM_PER_H,
   type GutterProfile,
 } from './gutters'
-export { FIXTURE_IDS, FIXTURES, OUTFALL_IDS, OUTFALLS, TAP_LABEL_WORDS, TAP_LABELS, type FixtureId } from './outlets'
+export {
+  BACKFLOW_IDS,
+  BACKFLOW_WORDS,
+  type BackflowId,
+  FIXTURE_IDS,
+  FIXTURES,
+  OUTFALL_IDS,
+  OUTFALLS,
+  TAP_LABEL_WORDS,
+  TAP_LABELS,
+  type FixtureId,
+} from './outlets'
 export {
   BRANCHING_IDS,
   BRANCHINGS,

@@ -48,6 +48,14 @@ export const FIXTURES = {
   },
   drip: { name: 'drip', indoors: false, outside: true, ratedLps: 0.05, ratedKPa: 50, loadUnits: 0, drawL: 100 },
 } as const satisfies Record<string, Fixture>
+/** What keeps water out of a main for good; a valve alone is none of these. */
+export const BACKFLOW_WORDS = {
+  'air-gap': 'an air gap',
+  device: 'the device that the local code names',
+} as const
+export const BACKFLOW_IDS = Object.keys(BACKFLOW_WORDS) as [BackflowId, ...BackflowId[]]
+export type BackflowId = keyof typeof BACKFLOW_WORDS
+
 export type FixtureId = keyof typeof FIXTURES
 export const FIXTURE_IDS = Object.keys(FIXTURES) as [FixtureId, ...FixtureId[]]
 

@@ -3,6 +3,7 @@ import { portSchema, type PortPlace } from './ports'
 import { outageSchema } from './outage'
 import { bore, choice, flag, heightM, id, kept, monthList, number, price, share, size, text, whole } from './limits'
 import {
+  BACKFLOW_IDS,
   BASE_IDS,
   BYPASS_IDS,
   COVER_IDS,
@@ -200,6 +201,8 @@ export const NODE_KINDS = {
       pressureKPa: number(0, 2000),
       /** What was left of its pressure while so much ran. */
       flowTest: kept({ flowLps: size(1000), pressureKPa: number(0, 2000) }).optional(),
+      /** What keeps water out of it: an air gap, or the device that the local code names. */
+      backflow: choice(BACKFLOW_IDS).optional(),
       rule: supplyRule(),
       pricePerM3: price(),
       outage: outageSchema.optional(),

@@ -101,7 +101,12 @@ export const PART_KINDS = {
   }),
   float: row({
     name: 'float valve',
-    fields: { boreMm: bore(), ...ownK },
+    fields: {
+      boreMm: bore(),
+      ...ownK,
+      /** How far below its own height its float shuts it; at its height, unless said. */
+      dropM: number(0, 5).optional(),
+    },
     does: 'stops when full',
     passes: 'forward',
     levels: false,

@@ -112,6 +112,16 @@ describe('every move', () => {
       layPipe: { run: 'run-1', series: 'copper', size: '22' },
       giveCurve: { part: 'x', points: [] },
       shapeRun: { run: 'run-1', places: [] },
+      movePart: { part: 'x' },
+      replacePart: { part: 'x', with: { kind: 'union', boreMm: 25 } },
+      splitRun: { run: 'run-1', by: 'tee' },
+      leadEnd: { run: 'run-1', end: 'to', node: 'tank-1', port: 'inlet' },
+      ventOrDrain: { run: 'run-1', place: 'x', fit: 'vent' },
+      keepMode: { name: 'Winter' },
+      setPositions: { mode: 'x', positions: [] },
+      renameMode: { mode: 'x', name: 'Summer' },
+      dropMode: { mode: 'x' },
+      turnToMode: { mode: 'x' },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

@@ -1,5 +1,7 @@
 import type { z } from 'zod'
-import { addUse, fitDrip, fitTreatment, insertPart, ration } from './uses'
+import { addUse, fitDrip, fitTreatment, ration } from './uses'
+import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
+import { dropMode, keepMode, renameMode, setPositions, turnToMode } from './modes'
 import { addTank } from './addTank'
 import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
 import { remove } from './takeOut'
@@ -121,6 +123,16 @@ export const MOVES = {
   fitChamberOutlet,
   addUse,
   insertPart,
+  movePart,
+  replacePart,
+  splitRun,
+  leadEnd,
+  ventOrDrain,
+  keepMode,
+  setPositions,
+  renameMode,
+  dropMode,
+  turnToMode,
   fitTreatment,
   fitDrip,
   ration,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { addRun, defineMove, freshId, guessedLengthM, Impossible, named, need, pipe, toThousandth, valve } from './move'
 import { freshPort } from './joins'
-import { nameOf, nodeById, portsByRole, runsTo, spillM, type Run, type Site } from '../site'
+import { floatDropM, nameOf, nodeById, portsByRole, runsTo, spillM, type Run, type Site } from '../site'
 import type { NewPart, NodeOf, SiteNode, Tank } from '../kinds'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
@@ -65,7 +65,9 @@ function topUpLine(site: Site, { kind, id }: Source, tank: Tank): void {
   addRun(site, from, to, [
     ...headOf(kind),
     pipe(guessedLengthM(site, from, to, 12), boreOf(kind)),
-    ...(kind === 'main' ? [{ kind: 'float' as const, boreMm: FEED_MM }] : []),
+    ...(kind === 'main'
+      ? [{ kind: 'float' as const, boreMm: FEED_MM, dropM: floatDropM(site, tank.id, heightM) }]
+      : []),
   ])
 }
 

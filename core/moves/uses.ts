@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, needRun, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named } from './move'
 import { headOf } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
@@ -12,15 +12,13 @@ import {
   type Amount,
   type Site,
   type Use,
-  fieldSentence,
-  runName,
   walk,
   isPumped,
   nameOf,
   idsOf,
   freeId,
 } from '../site'
-import { partSchema, type NodeOf, type Tank, PART_KINDS, type PartKind, type NewPart, type SiteNode } from '../kinds'
+import type { NodeOf, Tank, NewPart, SiteNode } from '../kinds'
 import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../catalog'
 import { z } from 'zod'
 
@@ -126,24 +124,6 @@ function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: bool
   const branch = { node: joint.id, port: 'out' }
   addRun(site, branch, to, [valve(SUPPLY_MM), pipe(guessedLengthM(site, branch, to, 6), SUPPLY_MM)])
 }
-
-/** Puts a part into a run: before one of its parts, or at its end. */
-export const insertPart = defineMove({
-  args: z.object({ run: z.string(), before: z.string().optional(), part: z.looseObject({ kind: z.string() }) }),
-  label: ({ part }) => `Fit a ${PART_KINDS[part.kind as PartKind]?.name ?? 'part'}`,
-  apply(site, { run: id, before, part: given }) {
-    const run = needRun(site, id)
-    const [part] = named(site, id, [given as NewPart])
-    const read = partSchema.safeParse(part)
-    if (!read.success) {
-      const [issue] = read.error.issues
-      throw new Impossible(fieldSentence(issue!.path.join('.'), undefined, issue!.message, site.standards.units))
-    }
-    const at = before === undefined ? run.parts.length : run.parts.findIndex(each => each.id === before)
-    if (at < 0) throw new Impossible(`What it was to stand before is no longer in “${runName(site, run)}”.`)
-    run.parts = [...run.parts.slice(0, at), part!, ...run.parts.slice(at)]
-  },
-})
 
 /** Where lines branch behind the pump of an outlet: a joint, else the pressure tank that it fills. */
 function behindPump(site: Site, tankId: string, port: string): SiteNode | undefined {

@@ -47,3 +47,17 @@ export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'
 export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'
 export { placesAlong } from './steady/lines'
+export { islandsOf, type Island } from './wrong/islands'
+export { wrongWaysOf, type WrongKind, type WrongWay } from './wrong/wrongWays'
+export {
+  forgottenValves,
+  handValves,
+  modesFor,
+  servedIn,
+  servedInMode,
+  type Forgotten,
+  type HandValve,
+  type ProposedMode,
+  type Served,
+} from './modes'
+export { partsAlong, profileOf, type PartAlong, type PlaceAlong } from './along'

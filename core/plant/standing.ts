@@ -2,7 +2,7 @@ import { brimsOf, type BrimFlow } from './brims'
 import { broken, type Fault } from './faults'
 import { heldInTank, heldInVessel, type Held } from './stores'
 import { pumpControls, type PumpControl } from './switches'
-import { inMode, portHeightM, tanksOf, graphOf, type Site } from '../site'
+import { floatShutsM, inMode, tanksOf, type Site } from '../site'
 import { overTimeOf, type Lines } from '../network'
 import type { PartOf } from '../kinds'
 
@@ -93,8 +93,8 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     controls: pumpControls(site),
     floats: site.runs.flatMap(run => {
       const store = storeOf(run.to.node)
-      const floats = run.parts.some(part => part.kind === 'float') && graphOf(site).node(run.to.node)?.kind === 'tank'
-      return floats && store !== undefined ? [{ runId: run.id, store, shutsAtM: portHeightM(site, run.to) }] : []
+      const shutsAtM = floatShutsM(site, run)
+      return shutsAtM !== undefined && store !== undefined ? [{ runId: run.id, store, shutsAtM }] : []
     }),
     ends: endsOf(lines, ids),
     linkOfRun,

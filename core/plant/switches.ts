@@ -1,5 +1,5 @@
 import { usualSwitch } from '../catalog'
-import { graphOf, portHeightM, spillM, walk, type Run, type Site } from '../site'
+import { floatShutsM, graphOf, spillM, walk, type Run, type Site } from '../site'
 import type { NodeOf, PartOf, Tank } from '../kinds'
 
 /** How a pump is started and stopped, as it stands in its line. */
@@ -63,8 +63,8 @@ function levels(site: Site, run: Run, tank: Tank): { startM: number; stopM: numb
   const fullM = spillM(site, tank) - tank.baseM
   const floats = graphOf(site)
     .into(tank.id)
-    .filter(into => into.parts.some(part => part.kind === 'float'))
-    .map(into => portHeightM(site, into.to) - tank.baseM)
+    .flatMap(into => floatShutsM(site, into) ?? [])
+    .map(heightM => heightM - tank.baseM)
   const stopM = Math.min(fullM * Math.min(STOP_SHARE, rule.stopShare), ...floats.map(heightM => heightM - 0.01))
   return { startM: Math.min(stopM - 0.02, fullM * rule.startShare), stopM }
 }

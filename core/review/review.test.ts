@@ -292,8 +292,70 @@ const FAULTS: Record<string, (site: Site) => Site> = {
   'treatment-overrun': site => build(site, setField('part', partOf(site, 'filter').id, 'ratedLps', 0.05)),
   'lamp-without-sensor': site => build(site, setField('part', partOf(site, 'lamp').id, 'sensor', false)),
   'label-lies': site => build(site, setField('node', 'tap-2', 'label', 'drinking')),
+  'water-goes-wrong': site => {
+    const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
+    const filled = build(
+      hill,
+      moveOf('setHeight', { node: 'tank-3', baseM: 12 }),
+      moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'fills-and-feeds' }),
+    )
+    return without(filled, part => part.kind === 'check')
+  },
+  'main-joined': site => build(site, moveOf('backByMain', { run: pumpRun(site).id })),
+  'float-too-high': site => {
+    const hill = filledHill(site)
+    return build(hill, setField('part', partOf(hill, 'float').id, 'dropM', undefined), raisedInlet(hill))
+  },
+  'float-floods': site => {
+    const hill = filledHill(site)
+    const overflow = hill.runs.find(run => run.from.node === 'tank-3' && run.from.port === 'overflow')!
+    return build(
+      hill,
+      moveOf('setPort', { tank: 'tank-3', port: 'overflow', boreMm: 12 }),
+      moveOf('setBore', { runs: [overflow.id], boreMm: 10 }),
+    )
+  },
+  'mode-serves-nobody': site =>
+    build(
+      site,
+      moveOf('keepMode', { name: 'Nothing', positions: valvesOf(site).map(part => ({ part, open: false })) }),
+    ),
+  'valve-in-no-mode': site =>
+    build(
+      site,
+      moveOf('keepMode', { name: 'One', positions: [{ part: valvesOf(site)[0]!, open: true }] }),
+      moveOf('keepMode', { name: 'Two', positions: [{ part: valvesOf(site)[0]!, open: true }] }),
+    ),
+  'valve-forgotten': site => {
+    const hill = filledHill(site)
+    const pump = hill.runs.flatMap(run => run.parts).findLast(part => part.kind === 'pump')!
+    const { parts } = hill.runs.find(run => run.parts.includes(pump))!
+    const valve = parts.find(part => part.kind === 'valve')!.id
+    return build(
+      hill,
+      setField('part', pump.id, 'switchedBy', 'hand'),
+      moveOf('keepMode', { name: 'Fill the hill', positions: [{ part: valve, open: true }] }),
+      moveOf('keepMode', { name: 'Rest', positions: [{ part: valve, open: false }] }),
+    )
+  },
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
+}
+
+const valvesOf = (site: Site): string[] =>
+  site.runs.flatMap(run => run.parts.flatMap(part => (part.kind === 'valve' ? [part.id] : [])))
+/** A hill tank filled over its top by a jet pump and a float. */
+function filledHill(site: Site): Site {
+  const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
+  return build(
+    hill,
+    moveOf('setHeight', { node: 'tank-3', baseM: 12 }),
+    moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'over' }),
+  )
+}
+const raisedInlet = (site: Site): Edit => {
+  const { to } = site.runs.find(run => run.parts.some(part => part.kind === 'float'))!
+  return moveOf('setPort', { tank: to.node, port: to.port, heightM: 1.15 })
 }
 
 /** Mends that go one step of the way, and the number that must fall. */

@@ -43,6 +43,9 @@ import { cableTooThin } from './lift/power'
 import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
 import { cordUnderWater, dripWeak, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
+import { floatFloods, floatTooHigh } from './reach/floats'
+import { modeServesNobody, valveForgotten, valveInNoMode } from './reach/modes'
+import { mainJoined, waterGoesWrong } from './reach/wrongWays'
 import { weatherAssumed } from './weather'
 import type { Site } from '../site'
 import { readingOf, type Reading } from '../reading'
@@ -145,6 +148,13 @@ export const CHECKS = [
   treatmentOverrated,
   lampWithoutSensor,
   labelLies,
+  waterGoesWrong,
+  mainJoined,
+  floatTooHigh,
+  floatFloods,
+  modeServesNobody,
+  valveInNoMode,
+  valveForgotten,
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 

@@ -11,6 +11,7 @@ export {
   wantedFlushMm,
 } from './firstFlush'
 export { feedOfRun, feedsOf, fillingsOf, type Feed, type FeedSource, type Filling } from './feeds'
+export { floatDropM, floatShutsM, FLOAT_UNDER_SPILL_M } from './floats'
 export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
 export { coldMonths, isExposed } from './frost'
 export {
@@ -24,6 +25,7 @@ export {
   runsFrom,
   runsTo,
   walk,
+  type Step,
 } from './graph'
 export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
 export { freeId, idsOf, withIds } from './ids'
@@ -56,6 +58,7 @@ export {
   type Climate,
   type Gutter,
   type GutterStretch,
+  type Mode,
   type Move,
   type Outline,
   type PlanOption,

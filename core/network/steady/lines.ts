@@ -4,7 +4,7 @@ import { eliminationOf, type Elimination } from './factor'
 import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K, TREATMENT } from '../../catalog'
-import { nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
+import { floatShutsM, nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
 import { boreOfPart, does, kOf, lengthOfPart, type NodeOf, type Part, type PartOf, type Tank } from '../../kinds'
 
 /** Where water stands at a height of its own: a tank at one of its ports, a pressure tank, or any other known head. */
@@ -276,6 +276,9 @@ function laidOut(site: Site, overTime: boolean): Lines {
     const law = (part: Part) => lawOf(part, pipeMm, waterTemperatureC)
     const laws = parts.flatMap(part => law(part) ?? [])
     const isTank = (end: Run['from']) => nodeById(site, end.node).kind === 'tank'
+    const source = nodeById(site, run.from.node)
+    // Behind a back-flow device nothing comes back into a main.
+    const guarded = first && source.kind === 'main' && source.backflow !== undefined
     const [leaves, arrives] = [first && isTank(run.from), last && isTank(run.to)]
     const [entry, exit] = [FITTING_K.entry, FITTING_K.exit].map(k => k * perVelocityHead(pipeMm))
     const start = leaves ? [squareLaw(entry!, exit!)] : []
@@ -304,9 +307,10 @@ function laidOut(site: Site, overTime: boolean): Lines {
       runId: run.id,
       laws: [...start, ...laws, ...end],
       pumps,
-      check: parts.some(part => part.kind === 'check' && !part.passesShare) || pumps.some(pump => pump.diaphragm),
+      check:
+        guarded || parts.some(part => part.kind === 'check' && !part.passesShare) || pumps.some(pump => pump.diaphragm),
       shut: run.parts.some(part => part.kind === 'valve' && !part.open),
-      float: floats ? { tank: nodeById(site, run.to.node) as Tank, shutsAtM: portHeightM(site, run.to) } : undefined,
+      float: floats ? { tank: nodeById(site, run.to.node) as Tank, shutsAtM: floatShutsM(site, run)! } : undefined,
       narrowestMm,
       beginsAs: 0.5 / pipeVelocityMps(1, narrowestMm),
     }

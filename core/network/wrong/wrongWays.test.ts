@@ -1,0 +1,158 @@
+import { describe, expect, it } from 'vitest'
+import { wrongWaysOf, type WrongKind } from './wrongWays'
+import { largeYard } from '../../../tests/largeYard'
+import { demoSite } from '../../../tests/demoSites'
+import { jointAt, mainAt, pipe, tankAt, tapAt, wellAt, worksOf, type Works } from '../../../tests/waterworks'
+import type { NewPart } from '../../kinds'
+import type { Site } from '../../site'
+
+const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 40 }
+const check: NewPart = { kind: 'check', boreMm: 25 }
+const valve = (id: string, open = true): NewPart => ({ id, kind: 'valve', boreMm: 25, open })
+const float: NewPart = { kind: 'float', boreMm: 15 }
+
+/** What must not happen, each built by hand; and the check valve that ends it. */
+const CASES: [what: string, kind: WrongKind, works: Works, check: string | undefined][] = [
+  [
+    'the main pushes back through a tank’s outlet',
+    'into-tank-by-outlet',
+    {
+      nodes: [mainAt('main', 0, 300), tankAt('tank', 1), jointAt('tee', 0), tapAt('tap', 1)],
+      runs: [
+        ['from-main', 'main', 'tee', [check, pipe(10)]],
+        ['from-tank', 'tank', 'tee', [valve('v'), pipe(5)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    },
+    'from-tank',
+  ],
+  [
+    'a pump feeds the street',
+    'into-main',
+    {
+      nodes: [mainAt('main', 0, 250), tankAt('tank', 0), jointAt('tee', 0), tapAt('tap', 1)],
+      runs: [
+        ['from-main', 'main', 'tee', [pipe(10)]],
+        ['from-tank', 'tank', 'tee', [pump, check, pipe(5)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    },
+    undefined,
+  ],
+  [
+    'rain water runs into a main that is off',
+    'into-main',
+    {
+      nodes: [mainAt('main', 0, 400), tankAt('tank', 6), jointAt('tee', 0), tapAt('tap', 1)],
+      runs: [
+        ['from-main', 'main', 'tee', [pipe(10)]],
+        ['from-tank', 'tank', 'tee', [check, pipe(5)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    },
+    undefined,
+  ],
+  [
+    'a pump drives round through its own float valve',
+    'round-the-pump',
+    {
+      nodes: [mainAt('main', 0, 200), tankAt('tank', 0), jointAt('street', 0), jointAt('tee', 0), tapAt('tap', 1)],
+      runs: [
+        ['from-main', 'main', 'street', [check, pipe(10)]],
+        ['fill', 'street', 'tank.in', [pipe(6), float]],
+        ['by-pass', 'street', 'tee', [valve('v'), pipe(4)]],
+        ['from-tank', 'tank', 'tee', [pump, check, pipe(5)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    },
+    'by-pass',
+  ],
+  [
+    'a tank empties down the well',
+    'into-well',
+    {
+      nodes: [wellAt('well', 12), tankAt('tank', 1)],
+      runs: [['rise', 'well', 'tank.half', [pump, pipe(20)]]],
+    },
+    'rise',
+  ],
+  [
+    'a hill tank drains into the well by the line that fills and feeds',
+    'into-well',
+    {
+      nodes: [wellAt('well', 12), tankAt('hill', 15), jointAt('tee', 0), tapAt('tap', 1)],
+      runs: [
+        ['rise', 'well', 'tee', [pump, pipe(20)]],
+        ['hill-line', 'tee', 'hill.out', [pipe(60)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    },
+    'rise',
+  ],
+  [
+    'a hill tank runs back through the stopped pump into the low one',
+    'into-tank-by-outlet',
+    {
+      nodes: [tankAt('low', 0), tankAt('hill', 15), tapAt('tap', 1)],
+      runs: [
+        ['rise', 'low', 'hill.half', [valve('v'), pump, pipe(60)]],
+        ['house', 'hill', 'tap', [pipe(8)]],
+      ],
+    },
+    'rise',
+  ],
+]
+
+const withCheck = (site: Site, { runId, before }: { runId: string; before?: string }): Site => ({
+  ...site,
+  runs: site.runs.map(run => {
+    if (run.id !== runId) return run
+    const at = before === undefined ? run.parts.length : run.parts.findIndex(({ id }) => id === before)
+    const fitted = { id: 'fitted', kind: 'check' as const, boreMm: 25 }
+    return { ...run, parts: [...run.parts.slice(0, at), fitted, ...run.parts.slice(at)] }
+  }),
+})
+
+describe('ways in which water goes wrong', () => {
+  it.each(CASES)('%s: it is found, and gone with its mend', (_, kind, works, checked) => {
+    const site = worksOf(works)
+    const found = wrongWaysOf(site).filter(way => way.kind === kind)
+    expect(found).toHaveLength(1)
+    const [way] = found
+    expect(way!.flowLps).toBeGreaterThan(0.01)
+    expect(way!.litresPerDay).toBeGreaterThan(0)
+    expect(way!.path.length).toBeGreaterThan(0)
+    expect(way!.check?.runId).toBe(checked)
+    if (!way!.check) return
+    const mended = wrongWaysOf(withCheck(site, way!.check))
+    expect(mended.filter(each => each.kind !== 'float-stuck')).toEqual([])
+  })
+  it('a public main takes a device for it, and then nothing runs back', () => {
+    const works = CASES[1]![2]
+    const site = worksOf({
+      ...works,
+      nodes: works.nodes.map(node => (node.kind === 'main' ? { ...node, backflow: 'device' as const } : node)),
+    })
+    expect(wrongWaysOf(site)).toEqual([])
+  })
+  it('a mode that opens a valve has wrong ways that the plan as it stands has not', () => {
+    const [, , works] = CASES[0]!
+    const site = worksOf({
+      ...works,
+      runs: works.runs.map(run =>
+        run[0] === 'from-tank' ? [run[0], run[1], run[2], [valve('v', false), pipe(5)]] : run,
+      ),
+    })
+    expect(wrongWaysOf(site)).toEqual([])
+    const modes = [{ id: 'house', name: 'Tank to house', positions: [{ part: 'v', open: true }] }]
+    expect(wrongWaysOf({ ...site, modes })).toMatchObject([{ kind: 'into-tank-by-outlet', mode: 'house' }])
+  })
+  it('where all is as it should be none is found but what a stuck float would do; and many tanks take no time', () => {
+    for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'] as const)
+      for (const way of wrongWaysOf(demoSite(name))) expect(way.kind).toBe('float-stuck')
+    const yard = largeYard(40, 60)
+    const start = performance.now()
+    expect(wrongWaysOf(yard).every(({ kind }) => kind === 'float-stuck')).toBe(true)
+    expect(performance.now() - start).toBeLessThan(1500)
+  })
+})
