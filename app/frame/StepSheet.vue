@@ -22,7 +22,7 @@ watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollT
     <SubjectIndex :subjects="subjects" :current="subject" :mark-of="markOf" @pick="pick" />
     <div ref="notes" class="notes" :data-of="subject?.id">
       <TrialBar v-if="store.trialFrom !== undefined" />
-      <PartBar v-if="runId !== undefined" />
+      <PartBar v-if="runId !== undefined && !step.partByPart" />
       <component :is="step.sheet" :key="step.id" :subject="subject" />
     </div>
   </section>

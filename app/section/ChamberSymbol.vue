@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { placed } from '~/section/drawn'
+import { useShown } from '~/section/shown'
 import type { Slot } from '#core/section'
 import type { NodeOf } from '#core/kinds'
 
@@ -16,6 +17,11 @@ const box = placed(({ scale }) => {
     middle: slotPlace.x + slotPlace.width / 2,
   }
 })
+const shown = useShown()
+/** How high it is filled in a plant that is played; in the plan it stands as it is told of, full. */
+const held = computed(
+  () => Math.max(0, box.value.foot - box.value.top - 14) * (shown.value.chambers?.[props.chamber.id] ?? 1),
+)
 </script>
 
 <template>
@@ -28,13 +34,7 @@ const box = placed(({ scale }) => {
       rx="1.5"
       class="wall"
     />
-    <rect
-      :x="box.x + 1.5"
-      :y="box.top + 12"
-      :width="box.width - 3"
-      :height="Math.max(0, box.foot - box.top - 14)"
-      class="dirt"
-    />
+    <rect :x="box.x + 1.5" :y="box.foot - 2 - held" :width="box.width - 3" :height="held" class="dirt" />
     <circle v-if="chamber.ball !== false" :cx="box.middle" :cy="box.top + 9" r="4.2" class="ball" />
     <path
       v-if="chamber.emptiedEveryDays !== null"

@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { useShown } from '~/section/shown'
 import { PART_MARKS, type PlacedPart } from '#core/section'
 import { PART_KINDS } from '#core/kinds'
 
 /** A part on a line, as a small cut-away thing. A handle along the pipe is open, across it shut. */
-const props = defineProps<{ part: PlacedPart; selected: boolean }>()
+const props = defineProps<{ part: PlacedPart; selected: boolean; runs?: boolean }>()
+const shown = useShown()
+/** As somebody has turned it in a plant that is played, else as the plan has it. */
+const open = computed(() => shown.value.valves?.[props.part.id] ?? props.part.open)
 const mark = computed(() => PART_MARKS[props.part.kind])
 const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.part.upright ? ' rotate(-90)' : ''}`)
 </script>
@@ -14,11 +18,11 @@ const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.p
     <rect x="-9" y="-9" width="18" height="18" class="reach" />
     <template v-if="mark === 'handle'">
       <rect x="-7" y="-4.5" width="14" height="9" rx="2" class="body" />
-      <line v-if="part.open" x1="-8" x2="8" y1="-8.5" y2="-8.5" class="handle" />
+      <line v-if="open" x1="-8" x2="8" y1="-8.5" y2="-8.5" class="handle" />
       <line v-else x1="0" x2="0" y1="-13" y2="-4.5" class="handle" />
     </template>
     <template v-else-if="mark === 'drum'">
-      <path d="M-10 -8 h14 q7 0 7 8 q0 8 -7 8 h-14 z" class="solid" />
+      <path d="M-10 -8 h14 q7 0 7 8 q0 8 -7 8 h-14 z" class="solid" :class="{ runs }" />
       <path d="M-7 -3.5 h9 M-7 0 h9 M-7 3.5 h9" class="fins" />
     </template>
     <template v-else-if="mark === 'flap'">
@@ -65,6 +69,9 @@ const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.p
 }
 .solid {
   fill: var(--ink);
+}
+.solid.runs {
+  fill: var(--moss);
 }
 .fins {
   stroke: var(--sheet);

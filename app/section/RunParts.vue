@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import PartSymbol from '~/section/PartSymbol.vue'
+import { useShown } from '~/section/shown'
 import { useSelection } from '~/stores/useSelection'
 import type { Route } from '#core/section'
 import { PART_KINDS } from '#core/kinds'
@@ -7,6 +8,7 @@ import { PART_KINDS } from '#core/kinds'
 /** The parts of a run, above all lines, so that none is crossed out. Those of the picked run are walked with Tab too. */
 defineProps<{ route: Route; selected: boolean }>()
 const { pickRun, partId } = useSelection()
+const shown = useShown()
 </script>
 
 <template>
@@ -22,7 +24,7 @@ const { pickRun, partId } = useSelection()
     @click.stop="pickRun(route.runId, part.id)"
     @keydown.enter="pickRun(route.runId, part.id)"
   >
-    <PartSymbol :part="part" :selected="selected && partId === part.id" />
+    <PartSymbol :part="part" :selected="selected && partId === part.id" :runs="shown.pumps?.[route.runId]" />
   </g>
 </template>
 

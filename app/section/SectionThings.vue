@@ -9,6 +9,7 @@ import SpoutSymbol from '~/section/SpoutSymbol.vue'
 import TapSymbol from '~/section/TapSymbol.vue'
 import { provideDrawing } from '~/section/drawn'
 import { unchanged } from '~/stores/unchanged'
+import { useShown } from '~/section/shown'
 import { useResults } from '~/stores/results'
 import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
@@ -26,6 +27,7 @@ const StormWater = defineAsyncComponent(() => import('~/section/StormWater.vue')
 const results = useResults()
 const { runId, nodeId } = useSelection()
 const { day } = useYearDay()
+const shown = useShown()
 
 const drawing = computed(() => props.picture.drawing)
 provideDrawing(drawing)
@@ -63,8 +65,12 @@ const levels = unchanged(
       const tanks = pool.tanks.filter(tank => singles.value.some(slot => slot.nodeId === tank.id))
       if (!tanks.length) return []
       const known = found && at !== undefined && found.pools[index]?.id === pool.id
-      const levelM = known ? pool.levelAtM(found.run.poolL[at * found.run.pools + index]!) : undefined
-      return tanks.map(tank => ({ id: tank.id, levelM, capM: pool.capM }))
+      const levelM =
+        known && !shown.value.levels ? pool.levelAtM(found.run.poolL[at * found.run.pools + index]!) : undefined
+      return tanks.map(tank => {
+        const playedM = shown.value.levels?.[tank.id]
+        return { id: tank.id, levelM: playedM === undefined ? levelM : tank.baseM + playedM, capM: pool.capM }
+      })
     })
   },
   level => level.id,

@@ -5,6 +5,7 @@ import SectionFolds from '~/section/SectionFolds.vue'
 import SectionGround from '~/section/SectionGround.vue'
 import SectionStaff from '~/section/SectionStaff.vue'
 import SectionThings from '~/section/SectionThings.vue'
+import { useShown } from '~/section/shown'
 import { useDrawing } from '~/section/useDrawing'
 import { useWiden } from '~/section/useWiden'
 import { useResults } from '~/stores/results'
@@ -22,6 +23,8 @@ import { isoDate } from '#core/climate'
  */
 const props = defineProps<{ storm: boolean; grade: boolean }>()
 const GradeLine = defineAsyncComponent(() => import('~/section/GradeLine.vue'))
+const FlowMarks = defineAsyncComponent(() => import('~/section/FlowMarks.vue'))
+const shown = useShown()
 const store = useSite()
 const RunsList = defineAsyncComponent(() => import('~/section/RunsList.vue'))
 const results = useResults()
@@ -95,6 +98,7 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
         <SectionGround :drawing="drawing" />
         <SectionThings ref="things" :picture="picture" :from-px="fromPx" :to-px="toPx" :storm="storm" @hold="hold" />
         <GradeLine v-if="props.grade" :drawing="drawing" @told="words => (gradeWords = words)" />
+        <FlowMarks v-if="shown.flows || shown.lit" :drawing="drawing" />
         <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
         <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>
@@ -105,7 +109,12 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
     </p>
     <p class="caption small soft">
       <b v-if="held && nodeId" class="now">{{ nameOf(site, nodeId) }}: {{ heightOf(nodeId) }}</b>
-      <span v-if="site.nodes.length && !asList && props.grade && gradeWords">heights to scale · {{ gradeWords }}</span>
+      <span v-if="shown.flows && site.nodes.length && !asList"
+        >heights to scale, widths not · arrows: how the water goes</span
+      >
+      <span v-else-if="site.nodes.length && !asList && props.grade && gradeWords"
+        >heights to scale · {{ gradeWords }}</span
+      >
       <span v-else-if="dayText && site.nodes.length && !asList"
         >Water as on {{ dayText }} · heights to scale, widths not<template v-if="things?.storms.length">
           · dashes: the design storm’s water</template

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { placed } from '~/section/drawn'
 import HeightHandle from '~/section/HeightHandle.vue'
+import { useShown } from '~/section/shown'
 import { nameOf } from '#core/site'
 import { portX, type Slot, type VerticalScale } from '#core/section'
 import type { NodeOf } from '#core/kinds'
@@ -12,6 +13,7 @@ const at = placed(({ site, scale }) => ({
   x: portX(site, props.slotPlace, { node: props.tap.id, port: 'in' }, 0),
   y: scale.y(props.tap.baseM),
 }))
+const shown = useShown()
 const name = placed(({ site }) => nameOf(site, props.tap.id))
 const drinking = placed(({ site }) => site.uses.some(use => use.at === props.tap.id && use.quality === 'drinking'))
 </script>
@@ -29,6 +31,11 @@ const drinking = placed(({ site }) => site.uses.some(use => use.at === props.tap
       class="tap"
       :class="{ drinking }"
     />
+    <path
+      v-if="shown.open?.[tap.id]"
+      :d="`M${at.x + 2} ${at.y + 10} v10 M${at.x - 1} ${at.y + 12} v6 M${at.x + 5} ${at.y + 12} v6`"
+      class="runs"
+    />
   </HeightHandle>
 </template>
 
@@ -37,6 +44,11 @@ const drinking = placed(({ site }) => site.uses.some(use => use.at === props.tap
   fill: none;
   stroke: var(--line-roof);
   stroke-width: 2.3;
+}
+.runs {
+  fill: none;
+  stroke: var(--water-deep);
+  stroke-width: 1.6;
 }
 .tap.drinking {
   stroke: var(--line-treated);

@@ -60,6 +60,8 @@ export interface StepDefinition {
   caution?: string
   /** True where the design storm's water is drawn in the Section. */
   storm?: boolean
+  /** True where its own notes show the picked run part by part. */
+  partByPart?: boolean
   /** True where the line of pressure to the tap in hand is drawn in the Section. */
   grade?: boolean
 }

@@ -2,7 +2,9 @@ import { catchStep } from './catch/definition'
 import { clean } from './clean/definition'
 import { lift } from './lift/definition'
 import { need } from './need/definition'
+import { reach } from './reach/definition'
 import type { StepDefinition, StepId } from './step'
+import { tryStep } from './try/definition'
 import { store } from './store/definition'
 
 /** The steps in working order. Those without a sheet stand in the Path as not yet open. */
@@ -12,8 +14,8 @@ export const STEPS: StepDefinition[] = [
   clean,
   store,
   lift,
-  { id: 'reach', name: 'Reach' },
-  { id: 'try', name: 'Try' },
+  reach,
+  tryStep,
   { id: 'build', name: 'Build' },
   { id: 'keep', name: 'Keep' },
 ]

@@ -42,5 +42,8 @@ export function useFiles() {
     save(`${stem()}-${outlook.made ? 'made-up-' : ''}${year.year}.csv`, 'text/csv', daysTable(outlook, year))
   }
 
-  return { exportSite, exportYard, exportDays }
+  /** Anything else that leaves as a file, called after the site. */
+  const saveAs = (name: string, type: string, content: string): void => save(`${stem()}-${name}`, type, content)
+
+  return { saveAs, exportSite, exportYard, exportDays }
 }

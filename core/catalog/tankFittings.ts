@@ -53,5 +53,14 @@ export const NEAR_IDS = Object.keys(NEAR) as [NearId, ...NearId[]]
 export const FROST_PROOF_TANKS = ['indoors', 'insulated', 'heated'] as const
 export const FROST_PROOF_LINES = ['indoors', 'buried', 'insulated', 'heated', 'drained'] as const
 
+/** What a buried line crosses, and what it wants there. */
+export const CROSSINGS = {
+  drive: { name: 'a drive', wants: 'under a drive it wants a sleeve, and sand round it' },
+  drain: { name: 'a drain', wants: 'it runs above a drain, with a sleeve where it is drunk from' },
+  cable: { name: 'a cable', wants: 'beside a cable a warning tape lies above it' },
+} as const satisfies Record<string, { name: string; wants: string }>
+export type CrossingId = keyof typeof CROSSINGS
+export const CROSSING_IDS = Object.keys(CROSSINGS) as [CrossingId, ...CrossingId[]]
+
 /** Water that must stand between what is kept back and where a tank spills, so that something is left to use. */
 export const SPILL_MARGIN_M = 0.02

@@ -1,4 +1,6 @@
 export { daysTable } from './daysTable'
 export { readOutline } from './outlineFile'
 export { readSites, writeYard, type SitesRead } from './yardFile'
+export { readScript, writeScript } from './scriptFile'
+export { valveCard } from './valveCard'
 export { readPairs, type Column } from './pairs'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { applyMove, applyMoves, moveOf, type MoveArgs, type MoveName } from '.'
+import { applyMove, applyMoves, moveOf } from '.'
+import type { MoveArgs, MoveName } from './registry'
 import { whyNot } from '../answers'
 import { readSite, writeSite, type Site } from '../site'
 import { lengthOfPart, type NewPart } from '../kinds'

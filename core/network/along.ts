@@ -27,7 +27,7 @@ export function partsAlong(site: Site, run: Run, moment: Steady): PartAlong[] {
   const flowLps = state?.flowLps ?? 0
   const heights = heightsAlong(site, run)
   const { waterTemperatureC } = site.place
-  const [fromM, toM] = [moment.nodes[run.from.node]?.headM, moment.nodes[run.to.node]?.headM]
+  const [fromM, toM] = [headAtEnd(site, run.from, moment), headAtEnd(site, run.to, moment)]
   const wet = state !== undefined && state.status !== 'dry' && fromM !== undefined && toM !== undefined
   const lossOf = (part: Part) =>
     part.kind === 'pump'
@@ -60,6 +60,13 @@ export function partsAlong(site: Site, run: Run, moment: Steady): PartAlong[] {
     alongM += lengthOfPart(part)
     return told
   })
+}
+
+/** The head at a line's end: what comes in above a tank's water falls freely from its hole. */
+function headAtEnd(site: Site, end: Run['from'], moment: Steady): number | undefined {
+  const headM = moment.nodes[end.node]?.headM
+  const isTank = site.nodes.some(({ id, kind }) => id === end.node && kind === 'tank')
+  return headM !== undefined && isTank ? Math.max(headM, portHeightM(site, end)) : headM
 }
 
 const holdsBack = (part: Part): boolean =>

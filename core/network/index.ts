@@ -61,3 +61,4 @@ export {
   type Served,
 } from './modes'
 export { partsAlong, profileOf, type PartAlong, type PlaceAlong } from './along'
+export { partsOffered, type Offered } from './offered'

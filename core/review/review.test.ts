@@ -353,7 +353,7 @@ function filledHill(site: Site): Site {
     moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'over' }),
   )
 }
-const raisedInlet = (site: Site): Edit => {
+const raisedInlet = (site: Site) => {
   const { to } = site.runs.find(run => run.parts.some(part => part.kind === 'float'))!
   return moveOf('setPort', { tank: to.node, port: to.port, heightM: 1.15 })
 }

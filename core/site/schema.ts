@@ -22,6 +22,7 @@ import {
   BED_SOIL_IDS,
   CLIMATE_IDS,
   CROP_IDS,
+  CROSSING_IDS,
   DIRTINESS_IDS,
   FROST_PROOF_LINES,
   GUARD_IDS,
@@ -156,6 +157,8 @@ export const runSchema = kept({
   from: endSchema,
   to: endSchema,
   frostProof: choice(FROST_PROOF_LINES).optional(),
+  /** What it crosses on its way, where it is buried. */
+  crosses: z.array(choice(CROSSING_IDS)).max(3).optional(),
   /** Places along its length whose heights are known: humps hold air, dips hold water. */
   profile: z.array(placeSchema).max(200).optional(),
   parts: z.array(partSchema).max(200),

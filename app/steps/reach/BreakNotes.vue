@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { hours, lossOf } from './useBreak'
+import QuantityField from '~/fields/QuantityField.vue'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { graphOf, nameOf, runName } from '#core/site'
+import { moveOf } from '#core/moves'
+import { boreMm } from '#core/network'
+
+/** What a break of a line loses until somebody comes, and which valve would have stopped it. */
+const props = defineProps<{ of: string }>()
+const store = useSite()
+const { litres, show, span } = useUnits()
+const loss = computed(() => lossOf(store.site!, props.of))
+const run = computed(() => graphOf(store.site!).run(props.of))
+const stops = computed(() => loss.value?.stoppedBy && graphOf(store.site!).run(loss.value.stoppedBy.runId))
+function fitValve(): void {
+  const first = run.value!.parts[0]
+  store.make(
+    moveOf('insertPart', {
+      run: props.of,
+      ...(first ? { before: first.id } : {}),
+      part: { kind: 'valve', boreMm: boreMm(run.value!), open: true },
+    }),
+  )
+}
+</script>
+
+<template>
+  <p class="break" data-notes="break">
+    If it breaks and nobody comes for
+    <QuantityField
+      label="Hours until somebody comes"
+      kind="count"
+      :value="hours"
+      :set="value => void (hours = Math.min(336, Math.max(1, Math.round(value))))"
+    />
+    hours, <b v-if="loss" class="figure" data-figure="break">{{ litres(loss.litres) }}</b><b
+      v-else
+      class="figure waiting"
+      >…</b
+    >
+    are lost<template v-if="loss && loss.flowLps > 0.002">, at first {{ show(loss.flowLps, 'flow') }}</template
+    ><template v-if="loss?.dryAfterH !== undefined && loss.dryAfterH < hours - 0.2"
+      >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
+    >.
+    <template v-if="stops">
+      The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }} would stop it, shut.
+    </template>
+    <template v-else-if="loss && loss.flowLps > 0.002">
+      No valve stands between: one at {{ run ? nameOf(store.site!, run.from.node) : 'the tank' }} would stop it.
+      <button v-if="run" type="button" class="plain" @click="fitValve">Fit one there</button>
+    </template>
+  </p>
+</template>
+
+<style scoped>
+.break {
+  border-top: 1px solid var(--hair);
+  padding-top: 6px;
+  margin: 6px 0;
+}
+</style>

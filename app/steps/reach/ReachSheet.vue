@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import LineNotes from './LineNotes.vue'
+import ModesNotes from './ModesNotes.vue'
+import WallCard from './WallCard.vue'
+import WrongWays from './WrongWays.vue'
+import { runSubject } from './told'
+import { useSite } from '~/stores/site'
+import type { Subject } from '~/steps/step'
+
+/** Every line part by part, the ways of running the site, and where water can go wrong. */
+const props = defineProps<{ subject: Subject | undefined }>()
+const store = useSite()
+const run = computed(() => store.site!.runs.find(each => runSubject(each) === props.subject?.id))
+</script>
+
+<template>
+  <div class="reach">
+    <LineNotes v-if="run" :key="run.id" :run="run" />
+    <WrongWays v-else-if="subject?.id === 'wrong'" />
+    <ModesNotes v-else-if="subject?.id === 'modes'" />
+    <WallCard v-else-if="subject?.id === 'card'" />
+    <p v-else class="soft">No line yet. Lead a roof to a tank at Catch, or a tap from one at Need.</p>
+  </div>
+</template>
+
+<style scoped>
+.reach :deep(p) {
+  line-height: 1.85;
+}
+.reach :deep(.wrong:not(.quantity)) {
+  color: var(--rust);
+}
+</style>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { useSite } from '~/stores/site'
+import { useFiles } from '~/stores/useFiles'
+import { valveCard } from '#core/exchange'
+
+/** The card for the wall: the ways of running it across, the valves down in walking order, and tags to cut out. */
+const store = useSite()
+const { saveAs } = useFiles()
+const svg = computed(() => valveCard(store.site!))
+/** The card alone, as a picture of its own: no script runs in it, whatever things are called. */
+const address = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`)
+const print = (): void => window.print()
+</script>
+
+<template>
+  <section data-notes="card">
+    <h2>The card for the wall</h2>
+    <p>
+      <button type="button" class="plain" @click="print">Print it</button>, or to a PDF from there ·
+      <button type="button" class="plain" @click="saveAs('valve-card.svg', 'image/svg+xml', svg)">
+        Save it as SVG
+      </button>
+      <template v-if="!store.site!.modes.length">
+        · no way of running it is named yet; the card shows the valves as they stand.</template
+      >
+    </p>
+    <img :src="address" class="card" alt="Valves down in walking order, ways of running it across, tags to cut out" />
+  </section>
+</template>
+
+<style scoped>
+.card {
+  width: 100%;
+  max-width: 760px;
+  background: #fff;
+  border: 1px solid var(--hair);
+}
+</style>
