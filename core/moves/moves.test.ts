@@ -122,6 +122,7 @@ describe('every move', () => {
       renameMode: { mode: 'x', name: 'Summer' },
       dropMode: { mode: 'x' },
       turnToMode: { mode: 'x' },
+      noteFound: { line: 'tap:x', value: 0.1 },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

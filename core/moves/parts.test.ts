@@ -103,6 +103,22 @@ describe('a line', () => {
   })
 })
 
+describe('what was found', () => {
+  it('is written down by its line, over what stood there, and wiped', () => {
+    const noted = made(line(), 'noteFound', { line: 'gives:tap', value: 0.2 })
+    const again = made(made(noted, 'noteFound', { line: 'gives:tap', value: 0.3 }), 'noteFound', {
+      line: 'holds:v',
+      well: true,
+    })
+    expect(again.found).toEqual([
+      { line: 'gives:tap', value: 0.3 },
+      { line: 'holds:v', well: true },
+    ])
+    const wiped = made(made(again, 'noteFound', { line: 'gives:tap' }), 'noteFound', { line: 'holds:v' })
+    expect(wiped.found).toBeUndefined()
+  })
+})
+
 describe('ways of running it', () => {
   it('are kept as the valves stand, turned, renamed, turned to and forgotten', () => {
     const kept = made(line(), 'keepMode', { name: ' Tank to house ' })

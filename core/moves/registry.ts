@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { addUse, fitDrip, fitTreatment, ration } from './uses'
 import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
+import { noteFound } from './commissioning'
 import { dropMode, keepMode, renameMode, setPositions, turnToMode } from './modes'
 import { addTank } from './addTank'
 import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
@@ -133,6 +134,7 @@ export const MOVES = {
   renameMode,
   dropMode,
   turnToMode,
+  noteFound,
   fitTreatment,
   fitDrip,
   ration,

@@ -246,6 +246,8 @@ export const modeSchema = kept({
   name: text(),
   positions: z.array(kept({ part: id(), open: flag() })).max(500),
 })
+/** A line of the commissioning card: the figure that was found, in SI, or that it was looked at and is well. */
+export const foundSchema = kept({ line: text(), value: number(-1e4, 1e6).optional(), well: flag().optional() })
 export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSchema).max(2000) })
 
 /** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
@@ -287,6 +289,8 @@ export const siteSchema = kept({
   uses: z.array(useSchema).max(300),
   prices: z.array(priceSchema).max(500).optional(),
   modes: z.array(modeSchema).max(50),
+  /** What was found when it was first filled, by the line of the card it stands on. */
+  found: z.array(foundSchema).max(2000).optional(),
   options: z.array(optionSchema).max(50),
 })
 

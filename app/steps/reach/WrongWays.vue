@@ -39,9 +39,9 @@ function fit({ runId, before }: NonNullable<WrongWay['check']>): void {
 const siphons = computed(
   () => results.review?.findings.filter(({ check }) => check === 'inlet-siphons' || check === 'overflow-siphons') ?? [],
 )
-showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value) } : {}))
 const flowsOf = ({ path, flowLps }: WrongWay) =>
   Object.fromEntries(path.map(({ runId, forward }) => [runId, forward ? flowLps : -flowLps]))
+showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value) } : {}))
 </script>
 
 <template>

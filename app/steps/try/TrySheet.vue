@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import BreakNotes from './BreakNotes.vue'
+import CommissionCard from './CommissionCard.vue'
 import DoNotes from './DoNotes.vue'
 import EventBook from './EventBook.vue'
 import PlantClock from './PlantClock.vue'
 import PlantStrips from './PlantStrips.vue'
 import PlayNotes from './PlayNotes.vue'
+import FindFault from './FindFault.vue'
+import MineNotes from './MineNotes.vue'
 import { useTry } from './useTry'
 import { showInSection } from '~/section/shown'
 import { useSite } from '~/stores/site'
@@ -44,7 +47,7 @@ watch(partId, id => {
 
 <template>
   <div class="try">
-    <PlantClock />
+    <PlantClock v-if="['live', 'play', 'break'].includes(subject?.id ?? '')" />
     <p v-if="failure" role="alert" class="wrong small">{{ failure }}</p>
     <div v-if="view && subject?.id === 'live'" class="live">
       <DoNotes />
@@ -53,6 +56,9 @@ watch(partId, id => {
     </div>
     <PlayNotes v-else-if="subject?.id === 'play'" />
     <BreakNotes v-else-if="subject?.id === 'break'" />
+    <FindFault v-else-if="subject?.id === 'find'" />
+    <MineNotes v-else-if="subject?.id === 'mine'" />
+    <CommissionCard v-else-if="subject?.id === 'card'" />
     <p v-if="!subject" class="soft">Nothing to play yet. Lead a roof to a tank at Catch, or a tap from one at Need.</p>
   </div>
 </template>

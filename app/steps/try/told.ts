@@ -10,6 +10,9 @@ export function subjects({ site }: StepContext): Subject[] {
     { id: 'live', name: 'The plant, live', holds: [] },
     { id: 'play', name: 'Plays', holds: [] },
     { id: 'break', name: 'Break something', holds: [] },
+    { id: 'find', name: 'Find the fault', holds: [] },
+    { id: 'mine', name: 'What is wrong with mine?', holds: [] },
+    { id: 'card', name: 'Commissioning card', holds: [] },
   ]
 }
 

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { placeName } from './book'
+import { askedOf } from './readingWords'
+import { useCauses } from './useCauses'
+import ChoiceField from '~/fields/ChoiceField.vue'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { sum } from 'd3-array'
+import {
+  FAULTS,
+  readingPlaces,
+  READINGS,
+  type Fault,
+  type FaultId,
+  type FaultRow,
+  type ReadingPlace,
+} from '#core/plant'
+
+/** Something is broken and not said: readings cost minutes, and then it is named. Three grades. */
+const store = useSite()
+const { hide, read, reveal, progress, failure } = useCauses()
+const { show } = useUnits()
+const GRADES = [
+  { value: 1, name: 'grade 1: one of four' },
+  { value: 2, name: 'grade 2: anything' },
+  { value: 3, name: 'grade 3: anything, and where' },
+]
+const grade = ref(1)
+const kinds = shallowRef<FaultId[]>()
+const offered = shallowRef<FaultId[]>([])
+const taken = shallowRef<{ place: ReadingPlace; words: string; value: string }[]>([])
+const named = ref<FaultId>()
+const where = ref<string>()
+const debrief = shallowRef<{ right: boolean; fault: Fault | undefined; way: string[] }>()
+const places = computed(() =>
+  readingPlaces(store.site!).filter(({ id }) => !taken.value.some(({ place }) => place.id === id)),
+)
+const minutes = computed(() => sum(taken.value, ({ place }) => READINGS[place.kind].minutes))
+const asked = (place: ReadingPlace) => askedOf(store.site!, place)
+
+async function start(): Promise<void> {
+  debrief.value = named.value = where.value = undefined
+  taken.value = []
+  kinds.value = await hide()
+  if (!kinds.value) return
+  const { fault } = await reveal()
+  // One of four: the true one among three others, in no order of its own.
+  const others = kinds.value.filter(kind => kind !== fault?.fault).sort(() => Math.random() - 0.5)
+  const some = fault ? [fault.fault, ...others.slice(0, 3)] : others
+  offered.value = (grade.value === 1 ? some : kinds.value).toSorted()
+  named.value = offered.value[0]
+}
+async function take(place: ReadingPlace): Promise<void> {
+  const { words, kind } = asked(place)
+  const value = (await read(place.id)) ?? 0
+  const said =
+    kind === 'yes' ? (value ? 'yes' : 'no') : kind === 'count' ? String(Math.round(value)) : show(value, kind)
+  taken.value = [...taken.value, { place, words, value: said }]
+}
+const placesOf = computed(() => {
+  const row: FaultRow | undefined = named.value && FAULTS[named.value]
+  return row ? row.places(store.site!) : []
+})
+async function nameIt(): Promise<void> {
+  const { fault, way } = await reveal()
+  const at = where.value ?? placesOf.value[0]
+  const right = fault?.fault === named.value && (grade.value < 3 || fault?.at === at)
+  debrief.value = { right, fault, way }
+}
+const wayMinutes = computed(() =>
+  sum(
+    debrief.value?.way ?? [],
+    id => READINGS[readingPlaces(store.site!).find(place => place.id === id)!.kind].minutes,
+  ),
+)
+const wayWords = computed(() =>
+  (debrief.value?.way ?? []).map(id => asked(readingPlaces(store.site!).find(place => place.id === id)!).words),
+)
+</script>
+
+<template>
+  <section data-notes="find">
+    <h2>Find the fault</h2>
+    <p>
+      <ChoiceField label="Grade" :value="grade" :choices="GRADES" :set="value => void (grade = value)" />
+      <button type="button" class="move" :disabled="progress !== undefined" @click="start">
+        Break something unseen
+      </button>
+      <template v-if="progress !== undefined"><progress :value="progress" aria-label="How far" /></template>
+      <span v-if="failure" role="alert" class="wrong">{{ failure }}</span>
+    </p>
+    <div v-if="kinds" class="hunt">
+      <div>
+        <h3>Read, {{ minutes }} minutes so far</h3>
+        <ul>
+          <li v-for="{ place, words, value } in taken" :key="place.id" :data-read="place.id">
+            {{ words }}: <b>{{ value }}</b>
+          </li>
+        </ul>
+        <ul v-if="!debrief">
+          <li v-for="place in places" :key="place.id">
+            <button type="button" class="plain" :data-take="place.id" @click="take(place)">
+              {{ asked(place).words }}
+            </button>
+            <span class="soft small"> · {{ READINGS[place.kind].minutes }} min</span>
+          </li>
+        </ul>
+      </div>
+      <div>
+        <h3>Name it</h3>
+        <p v-if="!debrief && named">
+          <ChoiceField
+            label="What it is"
+            :value="named"
+            :choices="offered.map(value => ({ value, name: FAULTS[value].name }))"
+            :set="value => ((named = value), (where = undefined))"
+          />
+          <template v-if="grade === 3 && placesOf.length">
+            at
+            <ChoiceField
+              label="Where it is"
+              :value="where ?? placesOf[0]!"
+              :choices="placesOf.map(value => ({ value, name: placeName(store.site!, value) }))"
+              :set="value => void (where = value)"
+            />
+          </template>
+          <button type="button" class="move" @click="nameIt">That is it</button>
+        </p>
+        <template v-if="debrief">
+          <p role="status" data-debrief>
+            <b :class="debrief.right ? 'right' : 'wrong'">{{ debrief.right ? 'Found.' : 'Not that.' }}</b>
+            It was {{ debrief.fault ? FAULTS[debrief.fault.fault].name : 'nothing'
+            }}<template v-if="debrief.fault"
+              >, at {{ placeName(store.site!, debrief.fault.at) }}: {{ FAULTS[debrief.fault.fault].noticed }}</template
+            >.
+          </p>
+          <p>
+            Quickest, in {{ wayMinutes }} minutes: {{ wayWords.join('; then ') }}.
+            {{ minutes ? `You took ${minutes}.` : 'You guessed.' }}
+          </p>
+        </template>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.hunt {
+  display: grid;
+  grid-template-columns: 3fr 2fr;
+  gap: 20px;
+}
+h3 {
+  margin: 4px 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  font-size: 14px;
+}
+li {
+  padding: 2px 0;
+}
+.right {
+  color: var(--moss);
+}
+@media (max-width: 700px) {
+  .hunt {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,41 @@
+import { proxy } from 'comlink'
+import { useSite } from '~/stores/site'
+import { plantFace } from '~/workers/plantFace'
+import type { Taken } from '#core/plant'
+
+/** One thread that weighs what may be broken, apart from the plant that is played. */
+const face = plantFace()
+
+/** What may be the matter with the open site; `progress` while every cause is played through. */
+export function useCauses() {
+  const store = useSite()
+  const progress = ref<number>()
+  const failure = ref<string>()
+  const tell = proxy((share: number) => void (progress.value = share))
+  const key = () => `${store.site!.id} ${store.revision}`
+  async function asked<Answer>(question: () => Promise<Answer>): Promise<Answer | undefined> {
+    progress.value = 0
+    failure.value = undefined
+    try {
+      return await question()
+    } catch (error) {
+      failure.value = error instanceof Error ? error.message : 'The search stopped.'
+      return undefined
+    } finally {
+      progress.value = undefined
+    }
+  }
+  const light = () => face.light(store.site!)
+  return {
+    progress,
+    failure,
+    diagnose: (taken: Taken) => asked(() => face.ask().diagnose(light(), key(), taken, tell)),
+    hide: () => asked(() => face.ask().hide(light(), key(), Math.random(), tell)),
+    read: (id: string) => face.ask().read(id),
+    reveal: () => face.ask().reveal(light()),
+    stop: () => {
+      face.stop()
+      progress.value = undefined
+    },
+  }
+}

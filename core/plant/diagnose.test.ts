@@ -1,0 +1,70 @@
+import { randomNormal } from 'd3-random'
+import { expect, it } from 'vitest'
+import { causesOf, FAULTS, quickestWay, rank, readingPlaces, READINGS, tellsApart, type Cause, type FaultId } from '.'
+import { seeded } from '../climate'
+import { mainAt, pipe, pressureTankAt, tankAt, tapAt, wellAt, worksOf } from '../../tests/waterworks'
+import type { NewPart } from '../kinds'
+
+const check: NewPart = { kind: 'check', boreMm: 25 }
+/** A house on a well with a pressure tank, and a cistern that the main fills and a tap empties. */
+const house = () =>
+  worksOf({
+    nodes: [
+      wellAt('well', 8),
+      pressureTankAt('vessel', 0),
+      tapAt('kitchen', 1),
+      mainAt('main', 0, 300),
+      tankAt('cistern', 2),
+      tapAt('yard', 0.5),
+    ],
+    runs: [
+      ['rise', 'well', 'vessel', [{ kind: 'pump', pump: 'submersible', flowLps: 0.4, headM: 45 }, check, pipe(12, 32)]],
+      ['line', 'vessel', 'kitchen', [{ kind: 'filter', ratingUm: 20, medium: 'sediment' }, pipe(10, 20)]],
+      ['fill', 'main', 'cistern.in', [pipe(10, 16), { kind: 'float', boreMm: 15 }]],
+      ['yard-line', 'cistern', 'yard', [pipe(8, 20)]],
+    ],
+  })
+
+const site = house()
+const causes = causesOf(site)
+
+it('of every fault the true one is named first from five readings with noise, in ten of twelve', () => {
+  const byKind = new Map<FaultId, Cause>()
+  for (const cause of causes) if (cause.fault && !byKind.has(cause.fault.fault)) byKind.set(cause.fault.fault, cause)
+  const truths = [...byKind.values()]
+  expect(truths.length).toBeGreaterThanOrEqual(11)
+  const random = seeded(7)
+  const noise = randomNormal.source(random)(0, 0.6)
+  const missed: string[] = []
+  for (const truth of truths) {
+    // Somebody quick takes the readings that tell most, and fills up to five with what is near.
+    const ids = [...new Set([...quickestWay(site, causes, truth), ...readingPlaces(site).map(({ id }) => id)])].slice(
+      0,
+      5,
+    )
+    const taken = Object.fromEntries(
+      ids.map(id => {
+        const { share, least } = READINGS[id.split(':')[0] as keyof typeof READINGS]
+        const value = truth.taken[id]!
+        return [id, value + noise() * Math.max(least, share * Math.abs(value))]
+      }),
+    )
+    const [first] = rank(causes, taken)
+    if (first!.fault?.fault !== truth.fault!.fault)
+      missed.push(`${truth.fault!.fault}, taken for ${first!.fault?.fault}`)
+  }
+  expect(missed.length, missed.join('; ')).toBeLessThanOrEqual(Math.floor(truths.length / 6))
+})
+it('with nothing wrong nothing is named, and beliefs sum to one', () => {
+  const ranked = rank(causes, causes[0]!.taken)
+  expect(ranked[0]!.fault).toBeUndefined()
+  expect(ranked.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
+})
+it('two causes alike so far are told apart by a reading that differs', () => {
+  const of = (fault: FaultId) => causes.find(cause => cause.fault?.fault === fault)!
+  const [worn, clogged] = [of('pump-worn'), of('clogged')]
+  const id = tellsApart(site, worn, clogged, {})!
+  expect(Math.abs(worn.taken[id]! - clogged.taken[id]!)).toBeGreaterThan(READINGS[id.split(':')[0] as 'can'].least)
+  expect(tellsApart(site, worn, worn, {})).toBeUndefined()
+  expect(FAULTS['pump-worn'].noticed).toContain('weaker')
+})

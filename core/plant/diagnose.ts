@@ -1,0 +1,89 @@
+import { FAULT_IDS, FAULTS, type Fault, type FaultRow } from './faults'
+import { readingPlaces, READINGS, readingsWith, type ReadingKind, type Taken } from './readings'
+import type { Site } from '../site'
+
+/** What may be the matter: something broken somewhere, or nothing. */
+export interface Cause {
+  /** None where nothing is wrong. */
+  fault?: Fault
+  taken: Taken
+}
+
+/** A cause with how well it fits what was read. */
+export interface Ranked {
+  fault?: Fault
+  /** Squares of how far each reading is off, in what two hands may differ by. */
+  misfit: number
+  /** Of all causes, the share of belief that this one has. */
+  share: number
+}
+
+/** Each thing that can break, at every place, as a site with it would be read; and the site whole. */
+export function causesOf(site: Site, tell?: (share: number) => void): Cause[] {
+  const faults = FAULT_IDS.flatMap(fault => {
+    const row: FaultRow = FAULTS[fault]
+    return row.places(site).map((at): Fault => ({ fault, at, to: row.usual }))
+  })
+  return [undefined, ...faults].map((fault, at): Cause => {
+    tell?.(at / (faults.length + 1))
+    return { ...(fault ? { fault } : {}), taken: readingsWith(site, fault) }
+  })
+}
+
+/** How far two readings of a kind are apart, in what two hands may differ by. */
+const apart = (id: string, one: number, two: number): number => {
+  const { share, least } = READINGS[id.slice(0, id.indexOf(':')) as ReadingKind]
+  return Math.abs(one - two) / Math.max(least, share * Math.max(Math.abs(one), Math.abs(two)))
+}
+
+/** One reading that fits nothing does not outvote all others. */
+const MOST_OFF = 6
+
+/** Causes by how well they fit what was read, the best first. */
+export function rank(causes: readonly Cause[], taken: Taken): Ranked[] {
+  const told = causes.map(({ fault, taken: would }) => ({
+    ...(fault ? { fault } : {}),
+    misfit: Object.entries(taken).reduce(
+      (sum, [id, value]) => sum + Math.min(MOST_OFF, apart(id, value, would[id] ?? 0)) ** 2,
+      0,
+    ),
+  }))
+  const least = Math.min(...told.map(({ misfit }) => misfit))
+  const weight = ({ misfit }: { misfit: number }) => Math.exp((least - misfit) / 2)
+  const all = told.reduce((sum, each) => sum + weight(each), 0)
+  return told.map(each => ({ ...each, share: weight(each) / all })).sort((a, b) => a.misfit - b.misfit)
+}
+
+/** The reading that tells two causes furthest apart for the minutes it takes, of those not yet taken. */
+export function tellsApart(site: Site, one: Cause, two: Cause, taken: Taken): string | undefined {
+  const best = readingPlaces(site)
+    .filter(({ id }) => !(id in taken))
+    .map(({ id, kind }) => ({ id, worth: apart(id, one.taken[id]!, two.taken[id]!), kind }))
+    .filter(({ worth }) => worth > 2)
+    .sort(
+      (a, b) =>
+        Math.min(b.worth, MOST_OFF) / READINGS[b.kind].minutes - Math.min(a.worth, MOST_OFF) / READINGS[a.kind].minutes,
+    )
+  return best[0]?.id
+}
+
+/** The readings by which somebody quick would have found a cause: each time the one that rules out most for its minutes. */
+export function quickestWay(site: Site, causes: readonly Cause[], truth: Cause): string[] {
+  let left = causes.filter(cause => cause !== truth)
+  const way: string[] = []
+  while (left.length && way.length < 6) {
+    const best = readingPlaces(site)
+      .filter(({ id }) => !way.includes(id))
+      .map(({ id, kind }) => ({
+        id,
+        rulesOut: left.filter(cause => apart(id, cause.taken[id]!, truth.taken[id]!) > 2).length,
+        minutes: READINGS[kind].minutes,
+      }))
+      .filter(({ rulesOut }) => rulesOut > 0)
+      .sort((a, b) => b.rulesOut / (b.minutes + 5) - a.rulesOut / (a.minutes + 5))[0]
+    if (!best) break
+    way.push(best.id)
+    left = left.filter(cause => apart(best.id, cause.taken[best.id]!, truth.taken[best.id]!) <= 2)
+  }
+  return way
+}
