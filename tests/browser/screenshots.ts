@@ -49,14 +49,33 @@ it('takes the main views', async () => {
   await page.driver.executeScript(`document.querySelector('.vessels').scrollIntoView()`)
   await shoot('pressure-tank')
   await page.undo(2)
-  await page.openDemo('quillfern-ridge')
-  await page.subject('tank-1')
+  await page.openDemo('quillfern-ridge', 'reach')
+  await page.subject('run:hill-line')
   await page.until(
-    () => page.text('.notes'),
-    text => text.includes('As it is'),
-    'the curve',
+    () => page.text('[data-notes="break"]'),
+    text => /\d m³/.test(text),
+    'what a break loses',
   )
-  await shoot('how-big')
+  await shoot('reach')
+  await page.subject('card')
+  await shoot('valve-card')
+  await page.openDemo('quillfern-ridge', 'try')
+  await page.subject('play')
+  await page.click(page.css('[data-play="usual-day"]'))
+  await page.until(
+    () => page.text('[data-figure="clock"]'),
+    time => time > '08:00',
+    'the morning',
+  )
+  await page.press('Pause')
+  await page.click(page.css('[data-tap="shower-tap"]'))
+  await page.until(
+    () => page.text('[data-tap="shower-tap"]'),
+    text => text.includes('L/s'),
+    'the shower',
+  )
+  await shoot('try')
+  await page.openDemo('quillfern-ridge')
   await page.subject('many')
   await page.press('Run 1000 times 30 years')
   await page.until(
@@ -101,19 +120,6 @@ it('takes the main views', async () => {
   await page.click(page.css('.year .frame svg'))
   await page.css('.open-year canvas')
   await shoot('year')
-  await page.openDemo('brindle-yard', 'catch')
-  await page.press('Load a rain record')
-  await page.upload(
-    '.el-dialog input[type=file]',
-    'ridge-rain.csv',
-    await import('node:fs').then(fs => fs.readFileSync('demo/ridge-rain.csv')),
-  )
-  await page.until(
-    () => page.text('.el-dialog'),
-    text => text.includes('a year'),
-    'read',
-  )
-  await shoot('rain-record')
   await page.driver.executeScript('localStorage.setItem("tall-cask-theme", "dark")')
   await page.openDemo('cinder-tor')
   await page.driver.actions().sendKeys('s').perform()

@@ -43,7 +43,7 @@ describe('the plant', () => {
     )
     await page.css('.section [data-flow="to-shower"]')
     await page.until(book, events => events.includes('pump-starts'), 'the set starts')
-    await page.press('on')
+    await click('[data-do="power"]')
     await page.until(book, events => events.includes('power-off'), 'the power goes')
     await click('[data-tap="bench-tap"]')
     const gives = async () => Number.parseFloat(await page.text('[data-tap="bench-tap"]'))
@@ -114,7 +114,7 @@ describe('what breaks', () => {
   })
   it('in the real yard is ranked by what was read there, with the reading that parts the first two', async () => {
     await page.subject('mine')
-    await page.choose('Drum 2 runs over without rain', 'yes')
+    await page.choose('Middle drum runs over without rain', 'yes')
     await page.press('What may it be?')
     await page.until(
       () => page.all('[data-cause]'),

@@ -14,6 +14,8 @@ const { litres, show, span } = useUnits()
 const loss = computed(() => lossOf(store.site!, props.of))
 const run = computed(() => graphOf(store.site!).run(props.of))
 const stops = computed(() => loss.value?.stoppedBy && graphOf(store.site!).run(loss.value.stoppedBy.runId))
+/** Less than this is nothing that somebody would miss; a flow of less drips. */
+const [LEAST_L, DRIP_LPS] = [1, 0.002]
 function fitValve(): void {
   const first = run.value!.parts[0]
   store.make(
@@ -35,21 +37,23 @@ function fitValve(): void {
       :value="hours"
       :set="value => void (hours = Math.min(336, Math.max(1, Math.round(value))))"
     />
-    hours, <b v-if="loss" class="figure" data-figure="break">{{ litres(loss.litres) }}</b><b
-      v-else
-      class="figure waiting"
-      >…</b
-    >
-    are lost<template v-if="loss && loss.flowLps > 0.002">, at first {{ show(loss.flowLps, 'flow') }}</template
-    ><template v-if="loss?.dryAfterH !== undefined && loss.dryAfterH < hours - 0.2"
-      >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
-    >.
-    <template v-if="stops">
-      The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }} would stop it, shut.
-    </template>
-    <template v-else-if="loss && loss.flowLps > 0.002">
-      No valve stands between: one at {{ run ? nameOf(store.site!, run.from.node) : 'the tank' }} would stop it.
-      <button v-if="run" type="button" class="plain" @click="fitValve">Fit one there</button>
+    hours,
+    <b v-if="!loss" class="figure waiting">…</b>
+    <template v-else-if="loss.litres < LEAST_L">nothing is lost that does not run away as it is.</template>
+    <template v-else>
+      <b class="figure" data-figure="break">{{ litres(loss.litres) }}</b> are lost<template
+        v-if="loss.flowLps > DRIP_LPS"
+        >, at first {{ show(loss.flowLps, 'flow') }}</template
+      ><template v-if="loss.dryAfterH !== undefined && loss.dryAfterH < hours - 0.2"
+        >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
+      >.
+      <template v-if="stops">
+        The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }} would stop it, shut.
+      </template>
+      <template v-else>
+        No valve stands between: one at {{ run ? nameOf(store.site!, run.from.node) : 'the tank' }} would stop it.
+        <button v-if="run" type="button" class="plain" @click="fitValve">Fit one there</button>
+      </template>
     </template>
   </p>
 </template>

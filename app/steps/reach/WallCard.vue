@@ -30,8 +30,8 @@ const print = (): void => window.print()
 
 <style scoped>
 .card {
-  width: 100%;
-  max-width: 760px;
+  max-width: min(100%, 760px);
+  max-height: 780px;
   background: #fff;
   border: 1px solid var(--hair);
 }

@@ -89,7 +89,12 @@ export function figures({ site, show, litres }: StepContext): StepFigure[] {
     {
       name: 'Lost if it breaks',
       early,
-      ...(state ? { value: loss ? litres(loss.litres) : '…', note: loss ? `in ${loss.hours} hours` : '' } : NONE),
+      ...(state
+        ? {
+            value: !loss ? '…' : loss.litres < 1 ? 'nothing' : litres(loss.litres),
+            note: loss ? `in ${loss.hours} hours` : '',
+          }
+        : NONE),
     },
   ]
 }

@@ -54,7 +54,7 @@ const levels = (share: number) =>
       </dd>
       <dt>Power</dt>
       <dd>
-        <button type="button" class="plain" @click="act({ power: true, to: !now.power })">
+        <button type="button" class="plain" data-do="power" @click="act({ power: true, to: !now.power })">
           {{ now.power ? 'on' : 'off' }}
         </button>
       </dd>
