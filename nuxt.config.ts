@@ -23,7 +23,13 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
     },
   },
-  css: ['~/assets/css/fonts.css', '~/assets/css/theme.css', '~/assets/css/element.css', '~/assets/css/page.css'],
+  css: [
+    '~/assets/css/fonts.css',
+    '~/assets/css/theme.css',
+    '~/assets/css/element.css',
+    '~/assets/css/page.css',
+    '~/assets/css/print.css',
+  ],
   spaLoadingTemplate: false,
   alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
   routeRules: {

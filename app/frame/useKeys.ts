@@ -1,5 +1,6 @@
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
+import { graphOf, type Run } from '#core/site'
 import { tinykeys } from 'tinykeys'
 
 /** The workspace's keys. None acts while someone types in a field or a dialog is open. */
@@ -13,7 +14,15 @@ export function useKeys(acts: { sums: () => void; find: () => void; keys: () => 
     event.preventDefault()
     act()
   }
-  /** Part by part; past the last part to the next run. */
+  /** The run that a line goes on with over a joint; elsewhere the next one, or the one before. */
+  function onward(run: Run, by: number): Run {
+    const { runs } = store.site!
+    const graph = graphOf(store.site!)
+    const [end, lines] = by > 0 ? [run.to.node, graph.outOf(run.to.node)] : [run.from.node, graph.into(run.from.node)]
+    const over = graph.node(end)?.kind === 'joint' ? lines[0] : undefined
+    return over ?? runs[(runs.indexOf(run) + by + runs.length) % runs.length]!
+  }
+  /** Part by part; past the last part over a joint, or to the next run. */
   function walk(by: number): void {
     const runs = store.site?.runs ?? []
     const at = runs.findIndex(candidate => candidate.id === runId.value)
@@ -25,7 +34,7 @@ export function useKeys(acts: { sums: () => void; find: () => void; keys: () => 
       ) + by
     if (at >= 0 && parts[next]) partId.value = parts[next].id
     else if (runs.length) {
-      const run = runs[(at + (at < 0 && by < 0 ? 0 : by) + runs.length) % runs.length]!
+      const run = at < 0 ? runs.at(by > 0 ? 0 : -1)! : onward(runs[at]!, by)
       runId.value = run.id
       partId.value = run.parts.at(by > 0 ? 0 : -1)?.id
     }

@@ -3,7 +3,14 @@ import { FAULT_IDS } from './faults'
 
 const id = z.string().min(1).max(200)
 const open = z.union([z.boolean().transform(yes => (yes ? 1 : 0)), z.number().min(0).max(1)])
-const yes = z.union([z.boolean(), z.literal(0).transform(() => false), z.literal(1).transform(() => true)])
+const yes = z.union([
+  z.boolean(),
+  z
+    .number()
+    .min(0)
+    .max(1)
+    .transform(share => share > 0),
+])
 const share = z.number().min(0).max(1)
 
 /** What can be done to a plant that runs, each told by the field that it has. */

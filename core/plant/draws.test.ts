@@ -1,6 +1,8 @@
 import { sum } from 'd3-array'
 import { expect, it } from 'vitest'
 import { dayOfDraws, play, SCRIPT_IDS, SCRIPTS, scriptOf, type ScriptRow } from '.'
+import { compile, simulate } from '../balance'
+import { tankVolume } from '../sums'
 import { litresPerDay } from '../site'
 import { demoSite } from '../../tests/demoSites'
 
@@ -47,5 +49,41 @@ it('every script plays on each demo site or says why not, and what it says happe
       expect(trouble, `${name} ${id}`).toBeUndefined()
       expect(Math.abs(litres.error)).toBeLessThan(1e-6 * (litres.in + litres.out + litres.spilled + 1000))
     }
+  }
+})
+it('a wet day of the plant brings the tanks what the daily balance says, within a fiftieth', () => {
+  for (const [name, pool, tanks] of [
+    ['quillfern-ridge', 'tank-1', ['tank-1', 'tank-2']],
+    ['cinder-tor', 'tank-1', ['tank-1']],
+  ] as const) {
+    const whole = demoSite(name)
+    // Nobody draws, no well tops up, no pump lifts: rain alone.
+    const site = { ...whole, uses: [], runs: whole.runs.filter(run => !run.parts.some(({ kind }) => kind === 'pump')) }
+    const [rainMm, hours] = [9, 6]
+    const levels = Object.fromEntries(tanks.map(id => [id, 0.5]))
+    const compiled = compile(site)
+    const at = compiled.pools.findIndex(({ id }) => id === pool)
+    const startL = compiled.pools.map(each =>
+      each.tanks.reduce((sum, tank) => sum + tankVolume({ ...tank.shape, levelM: 0.5 }).volumeL, 0),
+    )
+    const series = { startDay: 152, rainMm: Float64Array.of(rainMm), month: Uint8Array.of(5), years: [], made: false }
+    const { poolL, pools } = simulate(compiled, { ...series, years: [{ year: 1970, from: 0, to: 1 }] }, { startL })
+    const { levels: course } = play(site, {
+      seconds: 86400,
+      start: { levels, month: 6 },
+      script: [
+        { atS: 0, rainMmPerH: rainMm / hours },
+        { atS: hours * 3600, rainMmPerH: 0 },
+      ],
+      everyS: 86400,
+    })
+    const heldL = tanks.reduce((sum, id) => {
+      const tank = site.nodes.find(node => node.id === id)
+      return sum + (tank?.kind === 'tank' ? tankVolume({ ...tank.shape, levelM: course[id]!.at(-1)! }).volumeL : 0)
+    }, 0)
+    const [gains, says] = [heldL - startL[at]!, poolL[at]! - startL[at]!]
+    expect(pools).toBe(compiled.pools.length)
+    expect(says).toBeGreaterThan(100)
+    expect(Math.abs(gains - says) / says, `${name}: ${gains} and ${says}`).toBeLessThan(0.02)
   }
 })

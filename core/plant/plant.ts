@@ -5,7 +5,7 @@ import type { Doing } from './doings'
 import type { RoofFlows } from './roofWater'
 import { changesAfter, drawsInHand, FOUND_S, instant, LEAST_S, tooFar, tried, type Trial, type Warm } from './step'
 import { viewOf, type PlantView } from './view'
-import { isDry, note, rebuild, runs, sunAt, worldOf, type PlantStart } from './world'
+import { isDry, note, pressureKPa, rebuild, runs, sunAt, worldOf, type PlantStart } from './world'
 import type { Flowing } from '../network'
 import type { Site } from '../site'
 
@@ -97,7 +97,9 @@ export function plantOf(document: Site, start: PlantStart = {}) {
       if (on === (world.seenOn.get(run.id) ?? false)) continue
       world.seenOn.set(run.id, on)
       ;(world.pumpLog[run.id] ??= []).push({ atS: world.atS, on })
-      note(world, on ? 'pump-starts' : dry ? 'runs-dry' : 'pump-stops', run.id)
+      const vesselAt = is.by === 'pressure' ? world.standing.ids.indexOf(is.vessel) : -1
+      const kPa = vesselAt < 0 ? undefined : pressureKPa(world, vesselAt)
+      note(world, on ? 'pump-starts' : dry ? 'runs-dry' : 'pump-stops', run.id, kPa)
     }
   }
 

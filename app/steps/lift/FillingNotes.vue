@@ -12,7 +12,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { nameOf, roleOf, type Filling } from '#core/site'
 import { moveOf } from '#core/moves'
-import { dutyAt, dutyOf, fillL, suctionOf } from '#core/network'
+import { dutyAt, dutyOf, fillL, suctionOf, type Stand } from '#core/network'
 import { FILL_LINE_IDS, FILL_LINES, type FillLineId, type LiftId } from '#core/catalog'
 
 /** A pump that fills a tank from another one or from a well: by which line, how long it takes, and how its switch is set. */
@@ -22,8 +22,11 @@ const { show, litres, span } = useUnits()
 const stand = useStand()
 const site = computed(() => store.site!)
 const run = computed(() => props.filling.runs.find(each => each.parts.includes(props.filling.pump))!)
-const duty = computed(() =>
-  dutyOf(site.value, { run: run.value, pump: props.filling.pump }, atOnce(site.value), stand.value),
+const dutyWith = (at: Stand) => dutyOf(site.value, { run: run.value, pump: props.filling.pump }, atOnce(site.value), at)
+const duty = computed(
+  () =>
+    // A full tank's float is shut; then it is told of as it fills.
+    dutyWith(stand.value) ?? dutyWith('low'),
 )
 const at = computed(() => duty.value?.at ?? dutyAt(props.filling.pump))
 const suction = computed(() => suctionOf(site.value, run.value, props.filling.pump, at.value.flowLps))

@@ -48,10 +48,15 @@ function fitValve(): void {
         >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
       >.
       <template v-if="stops">
-        The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }} would stop it, shut.
+        The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }}
+        {{ run ? 'would stop it, shut' : 'keeps what stands behind it, shut' }}.
       </template>
       <template v-else>
-        No valve stands between: one at {{ run ? nameOf(store.site!, run.from.node) : 'the tank' }} would stop it.
+        {{
+          run
+            ? `No valve stands between: one at ${nameOf(store.site!, run.from.node)} would stop it.`
+            : 'No valve stops what stands over the tear; one in each line that joins it to others keeps theirs.'
+        }}
         <button v-if="run" type="button" class="plain" @click="fitValve">Fit one there</button>
       </template>
     </template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import BreakNotes from './BreakNotes.vue'
 import LineNotes from './LineNotes.vue'
 import ModesNotes from './ModesNotes.vue'
 import WallCard from './WallCard.vue'
 import WrongWays from './WrongWays.vue'
 import { runSubject } from './told'
 import { useSite } from '~/stores/site'
+import { tanksOf } from '#core/site'
 import type { Subject } from '~/steps/step'
 
 /** Every line part by part, the ways of running the site, and where water can go wrong. */
@@ -17,6 +19,13 @@ const run = computed(() => store.site!.runs.find(each => runSubject(each) === pr
   <div class="reach">
     <LineNotes v-if="run" :key="run.id" :run="run" />
     <WrongWays v-else-if="subject?.id === 'wrong'" />
+    <section v-else-if="subject?.id === 'tears'" data-notes="tears">
+      <h2>If a tank tears</h2>
+      <template v-for="tank in tanksOf(store.site!)" :key="tank.id">
+        <h3>{{ tank.name }}</h3>
+        <BreakNotes :of="tank.id" />
+      </template>
+    </section>
     <ModesNotes v-else-if="subject?.id === 'modes'" />
     <WallCard v-else-if="subject?.id === 'card'" />
     <p v-else class="soft">No line yet. Lead a roof to a tank at Catch, or a tap from one at Need.</p>

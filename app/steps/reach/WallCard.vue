@@ -13,9 +13,9 @@ const print = (): void => window.print()
 </script>
 
 <template>
-  <section data-notes="card">
-    <h2>The card for the wall</h2>
-    <p>
+  <section data-notes="card" class="printed">
+    <h2 class="unprinted">The card for the wall</h2>
+    <p class="unprinted">
       <button type="button" class="plain" @click="print">Print it</button>, or to a PDF from there ·
       <button type="button" class="plain" @click="saveAs('valve-card.svg', 'image/svg+xml', svg)">
         Save it as SVG

@@ -1,8 +1,8 @@
 import { lossOf } from './useBreak'
 import { asRun, modeOf, momentAsRun } from './useMode'
 import { useSelection } from '~/stores/useSelection'
-import type { StepContext, StepFigure, Subject } from '~/steps/step'
-import { graphOf, roleOf, runName, type Run, type Site } from '#core/site'
+import { WAITING, type StepContext, type StepFigure, type Subject } from '~/steps/step'
+import { graphOf, roleOf, runName, tanksOf, type Run, type Site } from '#core/site'
 import { handValves, islandsOf, tapsOf, wrongWaysOf } from '#core/network'
 
 export const runSubject = (run: Run): string => `run:${run.id}`
@@ -17,20 +17,24 @@ export const linesOf = (site: Site): Run[] =>
 /** Ways of going wrong that are faults of the plan; what a stuck float would do is told beside them. */
 export const wrongOnes = (site: Site) => wrongWaysOf(site).filter(({ kind }) => kind !== 'float-stuck')
 
-export function subjects({ site, show }: StepContext): Subject[] {
+/** How many were found; the review has looked for them in its own thread. */
+const wrongCount = (review: StepContext['review']): string =>
+  review ? String(review.findings.filter(({ check }) => check === 'water-goes-wrong').length) : WAITING
+
+export function subjects({ site, show, review }: StepContext): Subject[] {
   if (!site.runs.length) return []
   const moment = momentAsRun(
     site,
     tapsOf(site).map(({ id }) => id),
   )
-  const wrong = wrongOnes(site).length
   const figureOf = (run: Run) => {
     const flowLps = Math.abs(moment.runs[run.id]?.flowLps ?? 0)
     return flowLps > 0.001 ? show(flowLps, 'flow') : moment.runs[run.id]?.status === 'shut' ? 'shut' : ''
   }
   return [
-    { id: 'wrong', name: 'Wrong ways', figure: String(wrong), holds: [] },
+    { id: 'wrong', name: 'Wrong ways', figure: wrongCount(review), holds: [] },
     { id: 'modes', name: 'Ways of running it', figure: String(site.modes.length || ''), holds: [] },
+    ...(tanksOf(site).length ? [{ id: 'tears', name: 'If a tank tears', holds: [] }] : []),
     ...(handValves(site).length ? [{ id: 'card', name: 'The card for the wall', holds: [] }] : []),
     ...linesOf(site).map(run => ({
       id: runSubject(run),
@@ -44,15 +48,14 @@ export function subjects({ site, show }: StepContext): Subject[] {
 const NONE = { value: 'none', note: '' }
 
 /** The line in hand: what flows in it, the pressure at its top, what a break of it loses; and wrong ways of all. */
-export function figures({ site, show, litres }: StepContext): StepFigure[] {
+export function figures({ site, show, litres, review }: StepContext): StepFigure[] {
   const { runId } = useSelection()
   const run = site.runs.find(({ id }) => id === runId.value) ?? site.runs.find(each => !ofStorm(site, each))
   const early = true
-  const wrong = wrongOnes(site)
   const ways: StepFigure = {
     name: 'Ways water can go wrong',
     early,
-    value: String(wrong.length),
+    value: wrongCount(review),
     note: site.modes.length
       ? `looked for in ${site.modes.length + 1} ways of running it`
       : islandsOf(site).length

@@ -36,9 +36,9 @@ const print = (): void => window.print()
 </script>
 
 <template>
-  <section data-notes="commission">
+  <section data-notes="commission" class="printed">
     <h2>Commissioning card</h2>
-    <p>
+    <p class="unprinted">
       {{ done }} of {{ card.length }} lines found ·
       <button type="button" class="plain" @click="print">Print it</button>. Nobody goes into a tank alone; shut the
       power off before a pump is touched.
@@ -85,6 +85,11 @@ const print = (): void => window.print()
 .stage {
   font-family: var(--heading);
   padding-top: 10px;
+}
+th,
+td {
+  padding-block: 1px;
+  font-size: 13.5px;
 }
 th[scope='row'] {
   font-weight: 400;

@@ -14,9 +14,11 @@ const valveName = (site: Site, part: string): string => {
   return run ? `the valve in “${runName(site, run)}”` : 'a valve'
 }
 
+const at = (kPa: number | undefined, show: Show) => (kPa === undefined ? '' : `, ${show(kPa, 'pressure')}`)
+
 const SAID: Record<EventKind, Said> = {
-  'pump-starts': (site, { id }) => `The pump of ${nameOf(site, id)} starts`,
-  'pump-stops': (site, { id }) => `The pump of ${nameOf(site, id)} stops`,
+  'pump-starts': (site, { id, value }, show) => `The pump of ${nameOf(site, id)} starts${at(value, show)}`,
+  'pump-stops': (site, { id, value }, show) => `The pump of ${nameOf(site, id)} stops${at(value, show)}`,
   'runs-dry': (site, { id }) => `The pump of ${nameOf(site, id)} finds air, and gives nothing`,
   'float-shuts': (site, { id }) => `The float of ${nameOf(site, id)} shuts`,
   'float-opens': (site, { id }) => `The float of ${nameOf(site, id)} opens`,
