@@ -166,7 +166,8 @@ export class Page {
     await this.driver.executeAsyncScript(
       `const done = arguments[0];
       const watch = (last, still) => requestAnimationFrame(() => {
-        const moving = document.getAnimations().some(each => each.playState === 'running');
+        const passing = each => each.playState === 'running' && each.effect.getTiming().iterations !== Infinity;
+        const moving = document.getAnimations().some(passing);
         const now = document.body.innerText;
         if (moving || now !== last) watch(now, 0);
         else if (still < 6) watch(now, still + 1);
