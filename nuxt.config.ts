@@ -54,7 +54,12 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   sourcemap: false,
   nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo', pattern: '*.json' }] },
-  vite: { worker: { format: 'es' }, define: { __VUE_OPTIONS_API__: 'false' } },
+  vite: {
+    worker: { format: 'es' },
+    define: { __VUE_OPTIONS_API__: 'false' },
+    // A twentieth smaller than the quicker minifier makes it, which the first view is glad of.
+    build: { minify: 'terser' },
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUnusedLocals: true } } },
   telemetry: false,
   hooks: {

@@ -1,4 +1,3 @@
-import { readSite } from '#core/site'
 import type { StoredHead, StoredSite, StoredStep } from './shelf'
 import type { Site } from '#core/site'
 import Dexie, { type EntityTable, type Table } from 'dexie'
@@ -27,15 +26,17 @@ export class Database extends Dexie {
     // Sites kept in an older version are brought up to date once; one that does not read stays as it lies.
     this.version(2)
       .stores({ sites: 'id, changedAt', steps: '[siteId+index], siteId' })
-      .upgrade(transaction =>
-        transaction
+      .upgrade(async transaction => {
+        // What only a Yard of long ago needs is not part of the first view.
+        const { readSite } = await Dexie.waitFor(import('./olderSites'))
+        await transaction
           .table<StoredSite>('sites')
           .toCollection()
           .modify(stored => {
             const read = readSite(stored.site)
             if (read.ok) stored.site = read.site
-          }),
-      )
+          })
+      })
     // A record of a hundred years is not written anew with every edit: it lies in a table of its own.
     this.version(3)
       .stores({ sites: 'id, changedAt', steps: '[siteId+index], siteId', records: 'id' })

@@ -1,7 +1,8 @@
 import { customAlphabet } from 'nanoid'
 import { openShelf } from '~/db/openShelf'
 import type { StoredSite } from '~/db/shelf'
-import { readSite, type Site } from '#core/site'
+import { readDocuments } from '~/workers/fileFace'
+import type { Site } from '#core/site'
 
 export type YardEntry = Pick<StoredSite, 'id' | 'name' | 'changedAt' | 'demo' | 'unfiled'> & { site: Site }
 
@@ -61,10 +62,8 @@ export const useYard = defineStore('yard', () => {
   /** The demo sites come from the server once; afterwards they are the person's own to change. */
   async function fetchDemos(now: number): Promise<void> {
     const [shelf, demos] = await Promise.all([openShelf(), $fetch<unknown[]>('/api/demo')])
-    for (const [index, demo] of demos.entries()) {
-      const read = readSite(demo)
-      if (read.ok && !(await shelf.whole(read.site.id))) await add(read.site, { demo: true, now: now - index })
-    }
+    for (const [index, demo] of (await readDocuments(demos)).entries())
+      if (!(await shelf.whole(demo.id))) await add(demo, { demo: true, now: now - index })
   }
 
   /** All sites of the list whole, with their rain records. */

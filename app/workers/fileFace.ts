@@ -1,15 +1,25 @@
-import { releaseProxy, wrap } from 'comlink'
+import { releaseProxy, wrap, type Remote } from 'comlink'
 import type { FileWorker } from './file.worker'
 import type { SitesRead } from '#core/exchange'
+import type { Site } from '#core/site'
 
-/** Reads a file of one site or of a whole Yard, in a thread of its own. */
-export async function readFile(file: File): Promise<SitesRead> {
+/** Asks a thread of its own, which ends with its answer. */
+async function asked<Answer>(question: (face: Remote<FileWorker>) => Promise<Answer>): Promise<Answer> {
   const worker = new Worker(new URL('./file.worker.ts', import.meta.url), { type: 'module' })
   const face = wrap<FileWorker>(worker)
   try {
-    return await face.read(await file.text())
+    return await question(face)
   } finally {
     face[releaseProxy]()
     worker.terminate()
   }
 }
+
+/** Reads a file of one site or of a whole Yard. */
+export async function readFile(file: File): Promise<SitesRead> {
+  const text = await file.text()
+  return asked(face => face.read(text))
+}
+
+/** Reads sites that came as JSON; those that do not read are left out. */
+export const readDocuments = (documents: unknown[]): Promise<Site[]> => asked(face => face.sites(documents))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Site } from './schema'
-import { readSite, writeSite } from './read'
+import { readSite, writeSite } from '.'
 import { litresPerDay } from './uses'
 import { replay } from '../moves'
 import { dayNumber, seriesOf } from '../climate'

@@ -5,7 +5,7 @@ import { arbitrarySite, blank, build, plainTank, setUp } from '../../tests/sites
 import { rimM, tanksOf } from './tanks'
 import type { Move, Site } from './schema'
 import { roofAreaM2 } from './roofs'
-import { readSite, readSiteText, writeSite } from './read'
+import { readSite, readSiteText, writeSite } from '.'
 import { portHeightM } from './graph'
 import { applyMove, moveOf, redo, undo, setField } from '../moves'
 

@@ -1,0 +1,2 @@
+/** Reads sites that were kept by an earlier version. */
+export { readSite } from '#core/site'

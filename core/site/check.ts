@@ -1,0 +1,62 @@
+import { fieldSentence } from './things'
+import { senseless } from './sense'
+import { siteSchema, type Site } from './schema'
+import { strayReferences } from './references'
+import type { System } from '../units'
+import type { Answer, Problem } from '../answers'
+
+const MOST_PROBLEMS = 30
+
+/** Checks a document of the current version: every field, and every reference between them. */
+export function checkSite(document: unknown): Answer<{ site: Site }> {
+  const parsed = siteSchema.safeParse(document)
+  if (!parsed.success) {
+    return {
+      ok: false,
+      problems: parsed.error.issues
+        .slice(0, MOST_PROBLEMS)
+        .map(issue => ({ path: pathText(issue.path), sentence: sentence(document, issue.path, issue.message) })),
+    }
+  }
+  const problems = [...strayReferences(parsed.data), ...senseless(parsed.data)]
+  return problems.length ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
+}
+
+const LISTS = ['roofs', 'nodes', 'runs', 'uses', 'modes', 'options'] as const
+
+/** What is wrong with a document that a sound one was changed into; what the two share is not read through again. */
+export function checkChange(before: Site, after: Site): Problem[] {
+  const changed: Record<string, unknown> = { ...after }
+  if (before.climate.daily === after.climate.daily) changed.climate = { ...after.climate, daily: undefined }
+  for (const list of LISTS) {
+    // A list that has grown may have grown too long.
+    if (after[list].length > before[list].length) continue
+    const known = new Set<object>(before[list])
+    changed[list] = after[list].filter(item => !known.has(item))
+  }
+  if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...senseless(after)]
+  const whole = checkSite(after)
+  return whole.ok ? [] : whole.problems
+}
+
+function pathText(path: PropertyKey[]): string {
+  return path
+    .map((key, index) => (typeof key === 'number' ? `[${key}]` : index ? `.${String(key)}` : String(key)))
+    .join('')
+}
+
+/** What an issue of the schema says to a person: the field, the thing they know it by, and the remedy. */
+function sentence(document: unknown, path: PropertyKey[], message: string): string {
+  let owner: string | undefined
+  let here: unknown = document
+  for (const key of path) {
+    here = (here as Record<PropertyKey, unknown> | undefined)?.[key]
+    const name = (here as { name?: unknown } | undefined)?.name
+    if (typeof name === 'string' && name && key !== path.at(-1)) owner = name
+  }
+  const field = path.filter(key => typeof key === 'string').at(-1) ?? ''
+  const entry = typeof path.at(-1) === 'number' ? ` (entry ${Number(path.at(-1)) + 1})` : ''
+  const { units } = ((document as { standards?: { units?: unknown } } | null)?.standards ?? {}) as { units?: System }
+  const system = units === 'us' || units === 'imperial' ? units : 'metric'
+  return fieldSentence(field, owner, message, system, entry)
+}
