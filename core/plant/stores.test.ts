@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { brimsOf } from './brims'
 import { heldInTank, heldInVessel } from './stores'
-import { openingFlow, tankHeight, tankVolume, type TankShape } from '../sums'
+import { openingFlow, tankHeight, tankVolume } from '../sums'
 import { pipe, outfallAt, pressureTankAt, tankAt, worksOf } from '../../tests/waterworks'
 import type { NodeOf, Tank } from '../kinds'
 
+type TankShape = Tank['shape']
 const size = (most: number) => fc.double({ min: 0.2, max: most, noNaN: true })
 const shapes: fc.Arbitrary<TankShape> = fc.oneof(
   fc.record({ shape: fc.constant('upright-cylinder' as const), diameterM: size(6), heightM: size(4) }),
