@@ -1,6 +1,5 @@
 import { pumpControls } from './switches'
-import { readingsWith } from './readings'
-import { handValves, tapsOf } from '../network'
+import { handValves, tapsAlone, tapsOf } from '../network'
 import { floatShutsM, graphOf, nameOf, overflowsOf, runName, tanksOf, type Site } from '../site'
 
 /** When a line of the card is looked at: empty, a little filled, full, or running. */
@@ -27,7 +26,7 @@ export function isAsExpected({ value, kind }: NonNullable<CardLine['expect']>, f
 
 /** The card by which a site is first filled: a little, look, tighten, fill; then each thing with the figure to expect. */
 export function commissionCard(site: Site): CardLine[] {
-  const taken = readingsWith(site, undefined)
+  const alone = tapsAlone(site, 'full')
   const dry = handValves(site).map(({ run, valve }): CardLine => ({
     id: `turns:${valve.id}`,
     stage: 'dry',
@@ -103,7 +102,7 @@ export function commissionCard(site: Site): CardLine[] {
     id: `gives:${id}`,
     stage: 'running',
     words: `${nameOf(site, id)}, alone`,
-    expect: { value: taken[`can:${id}`]!, kind: 'flow' },
+    expect: { value: alone.get(id)!.flowLps, kind: 'flow' },
   }))
   const lines = [...dry, ...vessels, ...little, ...overflows, ...floats, ...pumps, ...checks, ...taps]
   return STAGES.flatMap(stage => lines.filter(each => each.stage === stage))

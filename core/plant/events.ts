@@ -8,7 +8,6 @@ export const EVENT_KINDS = [
   'spills',
   'spill-ends',
   'mouth-dry',
-  'mouth-wet',
   'chamber-full',
   'chamber-empty',
   'tap-opens',

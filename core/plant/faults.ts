@@ -14,8 +14,6 @@ export interface FaultRow {
   places: (site: Site) => string[]
   /** The site as it is then; a fault of the plant alone (lost gas, a stuck ball) leaves it as it is. */
   breaks: (site: Site, at: string, to: number) => Site
-  /** True where it can be told for the power or a main alone, which no part of the document holds. */
-  outside?: boolean
 }
 
 const partsThat = (site: Site, holds: (part: Part) => boolean): string[] =>

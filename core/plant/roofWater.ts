@@ -136,10 +136,6 @@ export function roofWater(site: Site, month: number | undefined) {
       })
       return outL
     },
-    /** After days without rain a roof is dry again. */
-    dry(): void {
-      for (const each of catches) each.wetMm = 0
-    },
   }
 }
 export type RoofWater = ReturnType<typeof roofWater>

@@ -3,7 +3,7 @@ import { graphOf, portHeightM } from './graph'
 import { spillM } from './spills'
 
 /** A float valve hangs so far below where its tank spills that it shuts first, m. */
-export const FLOAT_UNDER_SPILL_M = 0.05
+const FLOAT_UNDER_SPILL_M = 0.05
 
 /** The height above the datum at which the float at a run's end shuts it; undefined where it has none, or no tank. */
 export function floatShutsM(site: Site, run: Run): number | undefined {

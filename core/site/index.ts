@@ -11,7 +11,7 @@ export {
   wantedFlushMm,
 } from './firstFlush'
 export { feedOfRun, feedsOf, fillingsOf, type Feed, type FeedSource, type Filling } from './feeds'
-export { floatDropM, floatShutsM, FLOAT_UNDER_SPILL_M } from './floats'
+export { floatDropM, floatShutsM } from './floats'
 export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
 export { coldMonths, isExposed } from './frost'
 export {

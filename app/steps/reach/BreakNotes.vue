@@ -11,7 +11,8 @@ import { boreMm } from '#core/network'
 const props = defineProps<{ of: string }>()
 const store = useSite()
 const { litres, show, span } = useUnits()
-const loss = computed(() => lossOf(store.site!, props.of))
+const answer = computed(() => lossOf(store.site!, props.of))
+const loss = computed(() => (answer.value?.failure === undefined ? answer.value : undefined))
 const run = computed(() => graphOf(store.site!).run(props.of))
 const stops = computed(() => loss.value?.stoppedBy && graphOf(store.site!).run(loss.value.stoppedBy.runId))
 /** Less than this is nothing that somebody would miss; a flow of less drips. */
@@ -38,7 +39,10 @@ function fitValve(): void {
       :set="value => void (hours = Math.min(336, Math.max(1, Math.round(value))))"
     />
     hours,
-    <b v-if="!loss" class="figure waiting">…</b>
+    <span v-if="answer?.failure !== undefined" role="alert" class="wrong"
+      >that could not be worked out: {{ answer.failure }}.</span
+    >
+    <b v-else-if="!loss" class="figure waiting">…</b>
     <template v-else-if="loss.litres < LEAST_L">nothing is lost that does not run away as it is.</template>
     <template v-else>
       <b class="figure" data-figure="break">{{ litres(loss.litres) }}</b> are lost<template

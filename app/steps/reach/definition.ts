@@ -15,7 +15,7 @@ export const reach: StepDefinition = {
   subjects: context => loaded()?.subjects(context) ?? [],
   figures: context =>
     loaded()?.figures(context) ??
-    ['Flow in this line', 'Least pressure at its ends', 'Ways water can go wrong', 'Lost if it breaks'].map(name => ({
+    ['Flow in this line', 'Least pressure in it', 'Ways water can go wrong', 'Lost if it breaks'].map(name => ({
       name,
       value: WAITING,
       note: '',

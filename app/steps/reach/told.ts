@@ -3,7 +3,8 @@ import { asRun, modeOf, momentAsRun } from './useMode'
 import { useSelection } from '~/stores/useSelection'
 import { WAITING, type StepContext, type StepFigure, type Subject } from '~/steps/step'
 import { graphOf, roleOf, runName, tanksOf, type Run, type Site } from '#core/site'
-import { handValves, islandsOf, tapsOf, wrongWaysOf } from '#core/network'
+import { handValves, islandsOf, partsAlong, tapsOf, wrongWaysOf } from '#core/network'
+import { PART_KINDS } from '#core/kinds'
 
 export const runSubject = (run: Run): string => `run:${run.id}`
 
@@ -70,10 +71,8 @@ export function figures({ site, show, litres, review }: StepContext): StepFigure
   const state = moment.runs[run.id]
   const mode = modeOf(site)
   const name = runName(asRun(site), run)
-  const high = [run.from, run.to].toSorted(
-    (a, b) => (moment.nodes[a.node]?.pressureKPa ?? 0) - (moment.nodes[b.node]?.pressureKPa ?? 0),
-  )[0]!
-  const loss = lossOf(site, run.id)
+  const answer = lossOf(site, run.id)
+  const loss = answer?.failure === undefined ? answer : undefined
   return [
     {
       name: 'Flow in this line',
@@ -81,27 +80,41 @@ export function figures({ site, show, litres, review }: StepContext): StepFigure
       value: state ? show(Math.abs(state.flowLps), 'flow') : 'rain only',
       note: `${name}${mode ? `, ${mode.name}` : ''}, all taps open`,
     },
-    {
-      name: 'Least pressure at its ends',
-      early,
-      ...(state && state.status !== 'dry'
-        ? { value: show(moment.nodes[high.node]?.pressureKPa ?? 0, 'pressure'), note: runEnd(site, high.node) }
-        : { value: '0', note: 'open to the air' }),
-    },
+    { name: 'Least pressure in it', early, ...leastIn(site, run, show) },
     ways,
     {
       name: 'Lost if it breaks',
       early,
       ...(state
         ? {
-            value: !loss ? '…' : loss.litres < 1 ? 'nothing' : litres(loss.litres),
+            value:
+              answer?.failure !== undefined
+                ? 'not known'
+                : !loss
+                  ? '…'
+                  : loss.litres < 1
+                    ? 'nothing'
+                    : litres(loss.litres),
             note: loss ? `in ${loss.hours} hours` : '',
           }
         : NONE),
     },
   ]
 }
-const runEnd = (site: Site, id: string): string => {
-  const node = graphOf(site).node(id)
-  return node && 'name' in node && node.name ? `at ${node.name}` : ''
+/** Where a line has least pressure behind one of its parts. */
+function leastIn(site: Site, run: Run, show: StepContext['show']): Pick<StepFigure, 'value' | 'note'> {
+  const as = asRun(site)
+  const along = partsAlong(
+    as,
+    graphOf(as).run(run.id)!,
+    momentAsRun(
+      site,
+      tapsOf(site).map(({ id }) => id),
+    ),
+  )
+  const least = along
+    .filter(({ behindKPa }) => behindKPa !== undefined)
+    .toSorted((a, b) => a.behindKPa! - b.behindKPa!)[0]
+  if (!least) return { value: 'none', note: 'open to the air' }
+  return { value: show(least.behindKPa!, 'pressure'), note: `behind its ${PART_KINDS[least.part.kind].name}` }
 }

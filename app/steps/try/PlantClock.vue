@@ -3,7 +3,7 @@ import { clock, SPEEDS, useTry } from './useTry'
 import ChoiceField from '~/fields/ChoiceField.vue'
 
 /** The plant's clock: run, pause, step, how fast it goes, and anew. */
-const { view, playing, speed, clockS, script, begin, run, pause, step } = useTry()
+const { notice, view, playing, speed, clockS, script, begin, run, pause, step } = useTry()
 </script>
 
 <template>
@@ -15,6 +15,7 @@ const { view, playing, speed, clockS, script, begin, run, pause, step } = useTry
     <button type="button" class="move" :disabled="playing" @click="step">Step a minute</button>
     <ChoiceField label="Speed" :value="speed" :choices="SPEEDS" :set="value => void (speed = value)" />
     <button type="button" class="plain" @click="begin()">Begin anew</button>
+    <span v-if="notice" class="small" role="status">{{ notice }}</span>
     <span v-if="script" class="soft small" role="status"
       >playing “{{ script.name }}”, {{ script.next }} of {{ script.steps.length }} steps done</span
     >

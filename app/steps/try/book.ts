@@ -1,5 +1,5 @@
 import { thingName, graphOf, runName, type Site } from '#core/site'
-import { FAULTS, type EventKind, type PlantEvent } from '#core/plant'
+import type { EventKind, PlantEvent } from '#core/plant'
 
 /** What happened, in words: of what, with its figure where it has one. */
 type Said = (site: Site, event: PlantEvent, show: Show) => string
@@ -25,7 +25,6 @@ const SAID: Record<EventKind, Said> = {
   spills: (site, { id }) => `${nameOf(site, id)} is full and spills`,
   'spill-ends': (site, { id }) => `${nameOf(site, id)} no longer spills`,
   'mouth-dry': (site, { id }) => `${nameOf(site, id)} is down to its draw-off`,
-  'mouth-wet': (site, { id }) => `${nameOf(site, id)} gives water again`,
   'chamber-full': (site, { id }) => `${nameOf(site, id)} is full, its ball shuts it`,
   'chamber-empty': (site, { id }) => `${nameOf(site, id)} has run out`,
   'tap-opens': (site, { id, value }) =>
@@ -69,5 +68,3 @@ const ORDINAL = (count: number): string => {
   const ending = count % 100 > 10 && count % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th')
   return `${count}${ending}`
 }
-
-export const faultName = (id: keyof typeof FAULTS): string => FAULTS[id].name

@@ -24,6 +24,8 @@ const course = shallowRef<PlantView[]>([])
 const playing = ref(false)
 const speed = ref(60)
 const failure = ref<string>()
+/** What was done of itself, for who watches. */
+const notice = ref<string>()
 /** Seconds after midnight at which it began, and what is to be done when. */
 const clockS = ref(7 * 3600)
 const script = shallowRef<{ name: string; steps: Step[]; next: number; untilS: number }>()
@@ -32,6 +34,11 @@ let of: Site | undefined
 let busy = false
 let timer: ReturnType<typeof setInterval> | undefined
 let last = 0
+
+/** What a plant reads of a document: with nothing of it changed, notes and names leave it running. */
+const sameWorks = (one: Site, two: Site): boolean =>
+  one.id === two.id &&
+  (['nodes', 'runs', 'roofs', 'uses', 'climate', 'place'] as const).every(part => one[part] === two[part])
 
 function heard({ view: now, events: new_, trouble }: Look): void {
   view.value = now
@@ -57,6 +64,7 @@ export function useTry() {
   async function begin(start: PlantStart = {}, named?: Pick<Script, 'name' | 'steps' | 'seconds'>): Promise<void> {
     pause()
     of = store.site!
+    notice.value = undefined
     clockS.value = start.clockS ?? 7 * 3600
     events.value = []
     course.value = []
@@ -64,9 +72,13 @@ export function useTry() {
     await asked(() => face.ask().start(face.light(of!), start))
     await doDue()
   }
-  /** The plant of the open site; where the plan has changed, it begins anew. */
+  /** The plant of the open site; where what stands in it has changed, it begins anew and says so. */
   async function ready(): Promise<void> {
-    if (of !== store.site || !view.value) await begin()
+    const site = store.site!
+    if (view.value && of && sameWorks(of, site)) return
+    const changed = view.value !== undefined && of?.id === site.id && view.value.atS > 0
+    await begin()
+    notice.value = changed ? 'The plan has changed, so the plant has begun anew with it.' : undefined
   }
   /** Steps of the script whose time has come. */
   async function doDue(): Promise<void> {
@@ -118,6 +130,7 @@ export function useTry() {
   const act = (...doings: Doing[]): Promise<void> => asked(() => face.ask().act(doings.map(plain)))
 
   return {
+    notice,
     view,
     events,
     course,
