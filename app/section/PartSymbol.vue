@@ -4,7 +4,7 @@ import { PART_MARKS, type PlacedPart } from '#core/section'
 import { PART_KINDS } from '#core/kinds'
 
 /** A part on a line, as a small cut-away thing. A handle along the pipe is open, across it shut. */
-const props = defineProps<{ part: PlacedPart; selected: boolean; runs?: boolean }>()
+const props = defineProps<{ part: PlacedPart; selected: boolean; runs?: boolean; floatUp?: boolean }>()
 const shown = useShown()
 /** As somebody has turned it in a plant that is played, else as the plan has it. */
 const open = computed(() => shown.value.valves?.[props.part.id] ?? props.part.open)
@@ -30,8 +30,8 @@ const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.p
       <path d="M-4 -4 L3 0 L-4 4" class="mark" />
     </template>
     <template v-else-if="mark === 'ball'">
-      <circle cx="6" cy="8" r="5" class="body" />
-      <path d="M-5 0 L6 5" class="mark" />
+      <circle cx="6" :cy="floatUp ? 2 : 8" r="5" class="body" />
+      <path :d="floatUp ? 'M-5 0 L6 0' : 'M-5 0 L6 5'" class="mark" />
       <rect x="-9" y="-4.5" width="9" height="9" class="body" />
     </template>
     <template v-else-if="mark === 'cartridge'">

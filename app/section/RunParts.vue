@@ -24,7 +24,12 @@ const shown = useShown()
     @click.stop="pickRun(route.runId, part.id)"
     @keydown.enter="pickRun(route.runId, part.id)"
   >
-    <PartSymbol :part="part" :selected="selected && partId === part.id" :runs="shown.pumps?.[route.runId]" />
+    <PartSymbol
+      :part="part"
+      :selected="selected && partId === part.id"
+      :runs="shown.pumps?.[route.runId]"
+      :float-up="shown.floatsShut?.includes(route.runId)"
+    />
   </g>
 </template>
 

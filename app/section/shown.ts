@@ -9,7 +9,7 @@ export interface Shown {
   lit?: readonly { runId: string; forward: boolean }[]
   /** Metres of water above tanks' floors. */
   levels?: Readonly<Record<string, number>>
-  /** Valves as they stand, by their part; runs whose pump runs; taps and how far they are open. */
+  /** Valves as they stand, by their part; runs whose pump runs; runs whose float is up; taps and how far they are open. */
   valves?: Readonly<Record<string, boolean>>
   pumps?: Readonly<Record<string, boolean>>
   open?: Readonly<Record<string, number>>

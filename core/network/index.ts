@@ -7,6 +7,7 @@ export {
   airAt,
   fillL,
   levelsAt,
+  levelsBetween,
   loadUnitsOf,
   momentWith,
   tapsOf,

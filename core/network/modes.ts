@@ -1,6 +1,6 @@
 import { islandsOf } from './wrong/islands'
 import { steady } from './steady/steady'
-import { levelsAt, tapsOf } from './taps'
+import { levelsAt, levelsBetween, tapsOf } from './taps'
 import { graphOf, inMode, nameOf, roleOf, walk, type Mode, type Run, type Site, type Step } from '../site'
 import type { PartOf, SiteNode } from '../kinds'
 import { usualSwitch } from '../catalog'
@@ -138,8 +138,7 @@ const FLOWS_LPS = 0.003
 
 /** What is served with the valves as a site has them: each tap opened with all others, pumps running, tanks half full. */
 export function servedIn(site: Site): Served {
-  const [full, low] = [levelsAt(site, 'full'), levelsAt(site, 'low')]
-  const levels = Object.fromEntries(Object.entries(full).map(([id, levelM]) => [id, (levelM + low[id]!) / 2]))
+  const levels = levelsBetween(site, 0.5)
   const moment = steady(site, { levels, open: Object.fromEntries(tapsOf(site).map(({ id }) => [id, 1])) })
   const fills = new Map<string, number>()
   for (const run of site.runs) {

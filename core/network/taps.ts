@@ -32,6 +32,12 @@ function lowM(site: Site, tank: Tank): number {
   return Math.max(0, Math.min(fullM(site, tank), lowestM + LEFT_M))
 }
 
+/** How tanks stand at a share of the way from nearly empty to full. */
+export function levelsBetween(site: Site, share: number): Record<string, number> {
+  const [full, low] = [levelsFull(site), levelsLow(site)]
+  return Object.fromEntries(tanksOf(site).map(({ id }) => [id, low[id]! + share * (full[id]! - low[id]!)]))
+}
+
 export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node => node.kind === 'tap')
 
 /** A moment with some taps open and the tanks at a stand; of one document it is worked out once, whoever asks. */

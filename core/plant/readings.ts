@@ -1,6 +1,6 @@
 import { plantOf } from './plant'
 import type { Fault } from './faults'
-import { levelsAt, tapsOf } from '../network'
+import { levelsBetween, tapsOf } from '../network'
 import { tanksOf, type Site } from '../site'
 
 /** What a person can read off a site with a gauge, a can, a watch and their eyes. */
@@ -57,10 +57,7 @@ const [HOUR_S, CAN_S, RUN_S, SOME_OPEN] = [3600, 40, 180, 0.33]
 
 /** What would be read on a site, with something broken or nothing: each reading as a person takes it. */
 export function readingsWith(site: Site, fault: Fault | undefined): Taken {
-  const [full, low] = [levelsAt(site, 'full'), levelsAt(site, 'low')]
-  const levels = Object.fromEntries(
-    Object.entries(full).map(([id, levelM]) => [id, low[id]! + STANDS_SHARE * (levelM - low[id]!)]),
-  )
+  const levels = levelsBetween(site, STANDS_SHARE)
   const pressures = Object.fromEntries(
     site.nodes.flatMap(node => (node.kind === 'pressureTank' ? [[node.id, node.cutOutKPa - 2]] : [])),
   )

@@ -1,9 +1,8 @@
 import { dayOfDraws } from './draws'
 import type { PlantStart } from './world'
 import type { Step } from './doings'
-import { levelsAt, tapsOf } from '../network'
-import { coldMonths, designStorm, tanksOf, type Site } from '../site'
-import type { Tank } from '../kinds'
+import { levelsBetween } from '../network'
+import { coldMonths, designStorm, tanksOf, walk, type Site } from '../site'
 
 /** What can be played again exactly: how it starts, for how long, and what is done when. */
 export interface Script {
@@ -22,12 +21,9 @@ const STORM = { intensityMmPerH: 60, minutes: 15 }
 const SUPPER_H = 19
 
 const clockS = 0
-const atShare = (site: Site, share: number): Record<string, number> => {
-  const [full, low] = [levelsAt(site, 'full'), levelsAt(site, 'low')]
-  return Object.fromEntries(tanksOf(site).map(({ id }) => [id, low[id]! + share * (full[id]! - low[id]!)]))
-}
-const allAt = (site: Site, levelM: (tank: Tank) => number) =>
-  Object.fromEntries(tanksOf(site).map(tank => [tank.id, levelM(tank)]))
+/** Tanks as they usually stand when somebody begins. */
+const USUAL_SHARE = 0.7
+const empty = (site: Site) => Object.fromEntries(tanksOf(site).map(({ id }) => [id, 0]))
 const days = (site: Site, month: number, count: number, firstDay = 0): Step[] =>
   Array.from({ length: count }, (_, day) =>
     dayOfDraws(site, { month, seed: SEED + firstDay + day, fromS: (firstDay + day) * DAY_S }),
@@ -59,7 +55,7 @@ export const SCRIPTS = {
     shows: 'single draws as people make them, pumps that start for them, and what is left in the evening',
     script: site => ({
       seconds: DAY_S,
-      start: { clockS, levels: atShare(site, 0.7) },
+      start: { clockS, levels: levelsBetween(site, USUAL_SHARE) },
       steps: days(site, dryMonth(site), 1),
     }),
   },
@@ -68,7 +64,7 @@ export const SCRIPTS = {
     shows: 'what fills first, what the water meets on its way, and where it goes once all is full',
     script: site => ({
       seconds: 12 * HOUR_S,
-      start: { levels: allAt(site, () => 0) },
+      start: { levels: empty(site) },
       steps: [
         { atS: 600, rainMmPerH: 20 },
         { atS: 8 * HOUR_S, rainMmPerH: 0 },
@@ -104,7 +100,7 @@ export const SCRIPTS = {
         { atS: SUPPER_H * HOUR_S - startS, power: false, to: false },
         { atS: (SUPPER_H + 3) * HOUR_S - startS, power: true, to: true },
       ]
-      return { seconds: 6 * HOUR_S, start: { clockS: startS, levels: atShare(site, 0.7) }, steps }
+      return { seconds: 6 * HOUR_S, start: { clockS: startS, levels: levelsBetween(site, USUAL_SHARE) }, steps }
     },
   },
   'three-days-without-main': {
@@ -124,8 +120,8 @@ export const SCRIPTS = {
     }),
   },
   'dry-month': {
-    name: 'A dry August',
-    shows: 'a month of usual days without a drop: what runs out first',
+    name: 'A dry month',
+    shows: 'a month of usual days in the driest season without a drop: what runs out first',
     script: site => ({
       seconds: 31 * DAY_S,
       start: { clockS },
@@ -157,7 +153,7 @@ export const SCRIPTS = {
     wants: site =>
       site.nodes.some(({ kind }) => kind === 'pressureTank') ? undefined : 'There is no pressure tank here.',
     script: site => {
-      const tap = tapsBehindVessel(site)
+      const tap = tapBehindVessel(site)
       return {
         seconds: 2 * HOUR_S,
         start: {},
@@ -177,7 +173,12 @@ export const SCRIPTS = {
 export type ScriptId = keyof typeof SCRIPTS
 export const SCRIPT_IDS = Object.keys(SCRIPTS) as ScriptId[]
 
-const tapsBehindVessel = (site: Site): string | undefined => tapsOf(site)[0]?.id
+/** A tap that a pressure tank serves: the first that its lines come to. */
+function tapBehindVessel(site: Site): string | undefined {
+  const vessel = site.nodes.find(({ kind }) => kind === 'pressureTank')
+  const ways = vessel ? [...walk(site, vessel.id, { along: 'down' })] : []
+  return ways.find(({ node }) => node.kind === 'tap')?.node.id
+}
 
 /** A script of the house on a site, with the seed that its chance came from. */
 export function scriptOf(site: Site, id: ScriptId): Script {

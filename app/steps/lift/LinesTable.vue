@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { momentTogether } from './useMoment'
-import PairsField from '~/fields/PairsField.vue'
+import HeightsField from '~/fields/HeightsField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -40,8 +40,6 @@ const alongWords = computed(() => {
   const said = places.map(({ alongM, heightM }) => `${show(heightM, 'length')} after ${show(alongM, 'length')}`)
   return `passes ${listed(said)}.${dips.value.length ? ' Where it dips it stays full: a drain there empties it.' : ''}`
 })
-const shape = (run: Run, pairs: [number, number][]) =>
-  store.make(moveOf('shapeRun', { run: run.id, places: pairs.map(([alongM, heightM]) => ({ alongM, heightM })) }))
 /** A line's pipe by its series and size, as it is sold; one of another bore is told by what it measures inside. */
 const OWN = 'own'
 function pipeOf(run: Run): string {
@@ -129,16 +127,7 @@ const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
     </table>
     <p v-if="picked" class="along" data-notes="profile">
       “{{ runName(store.site!, picked) }}” {{ alongWords }}
-      <PairsField
-        label="Type heights along it"
-        :columns="[
-          { words: 'distance along it', kind: 'length' },
-          { words: 'height', kind: 'length' },
-        ]"
-        :hint="`${show(5, 'length')}, ${show(0.4, 'length')}\n${show(12, 'length')}, ${show(1.1, 'length')}`"
-        :set="pairs => shape(picked!, pairs)"
-      />
-      <button v-if="picked.profile" type="button" class="plain small" @click="shape(picked, [])">Take them away</button>
+      <HeightsField :run="picked" />
     </p>
     <p v-else class="soft small">
       Pick a line, and its heights on the way can be typed: humps hold air, dips want a drain.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { max, min } from 'd3-array'
 import ChoiceField from '~/fields/ChoiceField.vue'
-import PairsField from '~/fields/PairsField.vue'
+import HeightsField from '~/fields/HeightsField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -46,8 +46,6 @@ const buried = computed(() => {
   if (deep <= 0) return `comes above the ground by ${show(-deep, 'length')}`
   return `lies at least ${show(deep, 'length')} deep, ${deep >= frostM ? 'below' : 'above'} the frost’s ${show(frostM, 'length')}`
 })
-const shape = (pairs: [number, number][]) =>
-  store.make(moveOf('shapeRun', { run: props.run.id, places: pairs.map(([alongM, heightM]) => ({ alongM, heightM })) }))
 const crosses = computed(() => props.run.crosses ?? [])
 const cross = (what: CrossingId) =>
   set('crosses')(crosses.value.includes(what) ? crosses.value.filter(each => each !== what) : [...crosses.value, what])
@@ -87,15 +85,7 @@ const cross = (what: CrossingId) =>
           {{ place.is === 'hump' ? 'Fit a vent there' : 'Fit a drain there' }}
         </button>
       </template>
-      <PairsField
-        label="Type heights along it"
-        :columns="[
-          { words: 'distance along it', kind: 'length' },
-          { words: 'height', kind: 'length' },
-        ]"
-        :hint="`${show(5, 'length')}, ${show(0.4, 'length')}\n${show(12, 'length')}, ${show(1.1, 'length')}`"
-        :set="shape"
-      />
+      <HeightsField :run="run" />
     </p>
     <p>
       Against frost it is

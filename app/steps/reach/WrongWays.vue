@@ -18,13 +18,17 @@ const wrong = computed(() => wrongOnes(site.value))
 const stuck = computed(() => wrongWaysOf(site.value).filter(({ kind }) => kind === 'float-stuck'))
 const picked = ref<string>()
 const lit = computed(() => [...wrong.value, ...stuck.value].find(({ id }) => id === picked.value) ?? wrong.value[0])
-const KIND: Record<WrongKind, string> = {
+const KIND: Record<Exclude<WrongKind, 'float-stuck'>, string> = {
   'into-main': 'into the main',
   'into-well': 'down the well',
   'into-tank-by-outlet': 'into a tank by its outlet',
   'round-the-pump': 'round the pump',
   'back-through-pump': 'back through the stopped pump',
-  'float-stuck': 'past a stuck float',
+}
+function headOf({ kind, fromId, toId }: WrongWay): string {
+  const [from, to] = [nameOf(site.value, fromId), nameOf(site.value, toId)]
+  if (kind === 'float-stuck') return `${from} into ${to}, past a stuck float`
+  return kind === 'round-the-pump' ? `${from} ${KIND[kind]}` : `${from} ${KIND[kind]}: ${to}`
 }
 const wayOf = ({ path }: WrongWay) =>
   listed(path.map(({ runId }) => `“${runName(site.value, graphOf(site.value).run(runId)!)}”`))
@@ -59,8 +63,7 @@ showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value
       :class="{ on: lit?.id === way.id, stuck: way.kind === 'float-stuck' }"
     >
       <button type="button" class="plain" :aria-pressed="lit?.id === way.id" @click="picked = way.id">
-        {{ nameOf(site, way.fromId) }} {{ KIND[way.kind]
-        }}{{ way.kind === 'round-the-pump' ? '' : `: ${nameOf(site, way.toId)}` }}
+        {{ headOf(way) }}
       </button>
       <p>
         With {{ way.words }}{{ modeName(way.mode) ? `, in “${modeName(way.mode)}”` : '' }},

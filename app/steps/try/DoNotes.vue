@@ -3,7 +3,7 @@ import { useTry } from './useTry'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { designStorm, nameOf } from '#core/site'
+import { designStorm, nameOf, tanksOf } from '#core/site'
 import { tapsOf } from '#core/network'
 import { dayOfDraws, dryMonth, type PlantView } from '#core/plant'
 
@@ -29,8 +29,7 @@ function drawDay(): void {
   }).filter(step => step.atS > atS)
   script.value = { name: 'A usual day of draws', steps, next: 0, untilS: atS + 86400 }
 }
-const levels = (share: number) =>
-  Object.fromEntries(site.value.nodes.flatMap(node => (node.kind === 'tank' ? [[node.id, share]] : [])))
+const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 0]))
 </script>
 
 <template>
@@ -91,7 +90,7 @@ const levels = (share: number) =>
     </dl>
     <p>
       <button type="button" class="plain" @click="drawDay">Usual draws of a day</button><br />
-      <button type="button" class="plain" @click="begin({ levels: levels(0) })">Fill from empty</button><br />
+      <button type="button" class="plain" @click="begin({ levels: empty() })">Fill from empty</button><br />
       <button type="button" class="plain" @click="begin()">All tanks full</button>
     </p>
     <p class="soft small">Touch a tap or a valve in the Section too.</p>

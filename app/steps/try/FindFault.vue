@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { placeName } from './book'
-import { askedOf } from './readingWords'
+import { askedOf, type Asked } from './readingWords'
 import { useCauses } from './useCauses'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -13,6 +13,7 @@ import {
   type Fault,
   type FaultId,
   type FaultRow,
+  type ReadingKind,
   type ReadingPlace,
 } from '#core/plant'
 
@@ -51,11 +52,14 @@ async function start(): Promise<void> {
   named.value = offered.value[0]
 }
 async function take(place: ReadingPlace): Promise<void> {
-  const { words, kind } = asked(place)
+  const reading = asked(place)
   const value = (await read(place.id)) ?? 0
-  const said =
-    kind === 'yes' ? (value ? 'yes' : 'no') : kind === 'count' ? String(Math.round(value)) : show(value, kind)
-  taken.value = [...taken.value, { place, words, value: said }]
+  taken.value = [...taken.value, { place, words: reading.words, value: saidOf(reading, value, place.kind) }]
+}
+function saidOf({ kind, written }: Asked, value: number, of: ReadingKind): string {
+  if (kind === 'yes') return value ? 'yes' : 'no'
+  if (of === 'can' && value < 0.002) return 'it never fills'
+  return kind === 'count' ? String(Math.round(written(value))) : show(written(value), kind)
 }
 const placesOf = computed(() => {
   const row: FaultRow | undefined = named.value && FAULTS[named.value]

@@ -51,9 +51,9 @@ const shown = computed(() => answer.value?.ranked.filter(({ share }) => share > 
             v-else
             :label="each.words"
             :kind="each.kind"
-            :value="taken[each.id]"
+            :value="taken[each.id] === undefined ? undefined : each.written(taken[each.id]!)"
             empty="not read"
-            :set="value => put(each.id, value)"
+            :set="value => put(each.id, each.taken(value))"
           />
         </dd>
       </template>

@@ -1,26 +1,53 @@
 import { nameOf, runName, type Site } from '#core/site'
+import { tapsOf } from '#core/network'
 import type { ReadingKind, ReadingPlace } from '#core/plant'
-import type { Kind } from '#core/units'
+import type { Kind, System } from '#core/units'
 
-/** How each reading is asked for, and in what it is told. */
-const WORDS: Record<ReadingKind, { kind: Kind | 'yes'; asks: (name: string) => string }> = {
+/** A can that stands in the yard, L, and what it is called. */
+const CANS: Record<System, { litres: number; name: string }> = {
+  metric: { litres: 10, name: '10 L' },
+  us: { litres: 3 * 3.785411784, name: '3 US gal' },
+  imperial: { litres: 2 * 4.54609, name: '2 imp gal' },
+}
+
+/** How each reading is asked for, of what is read and of the tap that is opened for it; and in what it is told. */
+const WORDS: Record<ReadingKind, { kind: Kind | 'yes'; asks: (name: string, tap: string, can: string) => string }> = {
   still: { kind: 'pressure', asks: name => `gauge at ${name}, an hour after all taps were shut` },
-  running: { kind: 'pressure', asks: name => `gauge at ${name}, three minutes into an open tap` },
-  starts: { kind: 'count', asks: name => `starts in an hour of the pump of “${name}”, a tap a third open` },
-  can: { kind: 'flow', asks: name => `${name} alone into a can` },
+  running: { kind: 'pressure', asks: (name, tap) => `gauge at ${name}, with ${tap} open for three minutes` },
+  starts: {
+    kind: 'count',
+    asks: (name, tap) => `starts in an hour of the pump of “${name}”, with ${tap} a third open`,
+  },
+  can: { kind: 'count', asks: (name, _tap, can) => `seconds until ${name}, alone, has filled a can of ${can}` },
   falls: { kind: 'length', asks: name => `fall of ${name} in an hour, all taps shut` },
   spills: { kind: 'yes', asks: name => `${name} runs over without rain` },
-  chamber: { kind: 'share', asks: name => `${name}, still full a day after rain` },
+  chamber: { kind: 'share', asks: name => `how full ${name} is, a day after rain` },
 }
 
 export interface Asked {
   id: string
   words: string
   kind: Kind | 'yes'
+  /** What a person writes down for a reading, and the reading of what they wrote. */
+  written: (taken: number) => number
+  taken: (written: number) => number
 }
+
+const asItIs = (value: number): number => value
 
 export function askedOf(site: Site, { id, kind, at }: ReadingPlace): Asked {
   const run = site.runs.find(each => each.id === at)
   const name = run ? runName(site, run) : nameOf(site, at)
-  return { id, words: WORDS[kind].asks(name), kind: WORDS[kind].kind }
+  const [first] = tapsOf(site)
+  const can = CANS[site.standards.units]
+  // A watch tells seconds; what flows is the can over them, and the same the other way round.
+  const overCan = (value: number): number => (value > 0 ? can.litres / value : 0)
+  const convert = kind === 'can' ? overCan : asItIs
+  return {
+    id,
+    words: WORDS[kind].asks(name, first ? nameOf(site, first.id) : 'a tap', can.name),
+    kind: WORDS[kind].kind,
+    written: convert,
+    taken: convert,
+  }
 }

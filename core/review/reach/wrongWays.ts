@@ -1,7 +1,7 @@
 import { defineCheck, runSubject, type Finding } from '../finding'
 import { flow, listed, say, volume, type Phrase } from '../../words'
 import { moveOf, setField } from '../../moves'
-import { islandsOf, wrongWaysOf, type WrongKind, type WrongWay } from '../../network'
+import { boreMm, islandsOf, wrongWaysOf, type WrongKind, type WrongWay } from '../../network'
 import { graphOf, nameOf, roleOf, runName, spillM, portHeightM, type Site } from '../../site'
 import type { NodeOf, Tank } from '../../kinds'
 import { BACKFLOW_WORDS } from '../../catalog'
@@ -61,7 +61,7 @@ export const waterGoesWrong = defineCheck({
                   move: moveOf('insertPart', {
                     run: check.runId,
                     ...(check.before ? { before: check.before } : {}),
-                    part: { kind: 'check', boreMm: boreNear(site, check.runId) },
+                    part: { kind: 'check', boreMm: boreMm(graph.run(check.runId)!) },
                   }),
                 },
               }
@@ -72,12 +72,6 @@ export const waterGoesWrong = defineCheck({
     }),
 })
 
-function boreNear(site: Site, runId: string): number {
-  const sized = graphOf(site)
-    .run(runId)!
-    .parts.find(part => part.kind === 'pipe' || part.kind === 'valve')
-  return sized?.kind === 'pipe' ? sized.innerDiameterMm : sized?.kind === 'valve' ? sized.boreMm : 25
-}
 const backflowWhy = (site: Site, runIds: string[]): string =>
   `It goes by ${listed(runIds.map(id => `“${runName(site, graphOf(site).run(id)!)}”`))}. What belongs between one’s own ` +
   'water and a public main is an air gap, or the device that the local code names; a valve alone never is. The water ' +
