@@ -1,4 +1,4 @@
-import { heightsAlong, placesAlong } from './steady/lines'
+import { heightsAlong, placesAlong } from './steady/heights'
 import { boreMm, runLossM } from './loss'
 import type { Steady } from './steady/steady'
 import { portHeightM, type Run, type Site } from '../site'

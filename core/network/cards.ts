@@ -1,6 +1,6 @@
 import { drawdownInput } from './cycling'
 import { dutyOf } from './duty'
-import { heightsAlong } from './steady/lines'
+import { heightsAlong } from './steady/heights'
 import { runLossM } from './loss'
 import { momentWith } from './taps'
 import { shutOffM } from './steady/pumps'

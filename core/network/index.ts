@@ -42,12 +42,13 @@ export {
   type Mouth,
   type OverTime,
 } from './steady/overTime'
-export { steady, type Asked, type RunState, type RunStatus, type Steady } from './steady/steady'
+export { type Asked } from './steady/moment'
+export { steady, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'
 export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'
-export { placesAlong } from './steady/lines'
+export { placesAlong } from './steady/heights'
 export { islandsOf, type Island } from './wrong/islands'
 export { wrongWaysOf, type WrongKind, type WrongWay } from './wrong/wrongWays'
 export {

@@ -1,4 +1,4 @@
-import { heightsAlong } from './steady/lines'
+import { heightsAlong } from './steady/heights'
 import { levelsAt } from './taps'
 import { runLossM } from './loss'
 import { suctionLift } from '../sums'

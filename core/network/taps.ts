@@ -1,4 +1,5 @@
-import { steady, type Asked, type RunState, type Steady } from './steady/steady'
+import { steady, type RunState, type Steady } from './steady/steady'
+import type { Asked } from './steady/moment'
 import { graphOf, joinedTanks, onceLaid, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'

@@ -1,6 +1,6 @@
 import type { Doing, DoingKind, DOINGS } from './doings'
 import { kindOf } from './doings'
-import { isHole } from './faults'
+import { isHole } from './holes'
 import { note, rebuild, type World } from './world'
 import type { z } from 'zod'
 

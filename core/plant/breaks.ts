@@ -1,5 +1,6 @@
 import { plantOf } from './plant'
-import { holeId, broken, type Fault } from './faults'
+import { broken, type Fault } from './faults'
+import { holeId, holeJointId, wholeRunId } from './holes'
 import { handValves, levelsAt, steady } from '../network'
 import { graphOf, type Site } from '../site'
 
@@ -74,14 +75,14 @@ function stopping(
     const shut = { ...site, runs: site.runs.map(each => (each.id === run.id ? { ...each, parts } : each)) }
     return flowAt(shut) < 0.01 * flowLps
   })
-  return found ? { stoppedBy: { runId: found.run.id.replace(/-behind$/, ''), partId: found.valve.id } } : {}
+  return found ? { stoppedBy: { runId: wholeRunId(found.run.id), partId: found.valve.id } } : {}
 }
 
 /** How many runs off each run is from the break. */
 function distances(site: Site, at: string): Map<string, number> {
   const graph = graphOf(site)
   const found = new Map<string, number>()
-  let edge = [graph.node(`hole-${at}`)?.id ?? at]
+  let edge = [graph.node(holeJointId(at))?.id ?? at]
   const seen = new Set(edge)
   for (let far = 0; edge.length; far++) {
     const next: string[] = []

@@ -1,6 +1,6 @@
-import { circleArea } from '../sums'
 import type { NewPart, Part, PartOf, SiteNode } from '../kinds'
-import { graphOf, portHeightM, type Run, type Site } from '../site'
+import { graphOf, type Run, type Site } from '../site'
+import { holed, holedTank } from './holes'
 import { boreMm } from '../network'
 
 /** What breaks at a part, a run, a tank or a pressure tank: how the document is where it has. */
@@ -65,80 +65,6 @@ const weaker = (pump: PartOf<'pump'>, flow: number, head: number): PartOf<'pump'
   headM: pump.headM * head,
   curve: pump.curve?.map(point => ({ flowLps: point.flowLps * flow, headM: point.headM * head })),
 })
-
-/** A hole in a run, halfway along it: what it loses is as a tap of that hole. */
-function holed(site: Site, runId: string, holeMm: number): Site {
-  const run = graphOf(site).run(runId)
-  if (!run) return site
-  const [fromM, toM] = [portHeightM(site, run.from), portHeightM(site, run.to)]
-  const wellEnd = graphOf(site).node(run.from.node)?.kind === 'well'
-  const heightM = wellEnd ? toM : Math.min(fromM, toM)
-  const [joint, mouth] = [`hole-${runId}`, holeId(runId)]
-  const middle = Math.floor(run.parts.findLastIndex(part => part.kind === 'pipe' || part.kind === 'pump') + 1)
-  const pipeAt = run.parts.findLastIndex(part => part.kind === 'pipe')
-  const cut = pipeAt < 0 ? middle : pipeAt
-  const half = (part: Part): Part => (part.kind === 'pipe' ? { ...part, lengthM: part.lengthM / 2 } : part)
-  const before = pipeAt < 0 ? run.parts.slice(0, cut) : [...run.parts.slice(0, cut), half(run.parts[cut]!)]
-  const after =
-    pipeAt < 0
-      ? run.parts.slice(cut)
-      : [{ ...half(run.parts[cut]!), id: `${run.parts[cut]!.id}-behind` }, ...run.parts.slice(cut + 1)]
-  const at = { baseM: heightM, groundM: heightM }
-  const nodes: SiteNode[] = [
-    ...site.nodes,
-    { ...at, id: joint, kind: 'joint', name: 'a hole' },
-    { ...at, id: mouth, kind: 'tap', fixture: 'tap', ...leaks(holeMm) },
-  ]
-  const runs = site.runs.flatMap((each): Run[] =>
-    each.id === runId
-      ? [
-          { ...each, to: { node: joint, port: 'in' }, parts: before, profile: undefined },
-          { ...each, id: `${runId}-behind`, from: { node: joint, port: 'out' }, parts: after, profile: undefined },
-          { id: `${runId}-out`, from: { node: joint, port: 'out' }, to: { node: mouth, port: 'in' }, parts: [] },
-        ]
-      : [each],
-  )
-  return { ...site, nodes, runs }
-}
-/** The tap that stands for a hole in a run or a tank. */
-export const holeId = (of: string): string => `hole-of-${of}`
-export const isHole = (id: string): boolean => id.startsWith('hole-of-')
-
-const RATED_KPA = 100
-const HOLE_CD = 0.62
-/** A hole as what a tap of its size passes at 100 kPa: an orifice. */
-const leaks = (holeMm: number) => ({
-  ratedLps: HOLE_CD * circleArea(holeMm / 1000) * Math.sqrt((2 * RATED_KPA * 1000) / 1000) * 1000,
-  ratedKPa: RATED_KPA,
-})
-
-/** A hole in a tank's wall, low down. */
-function holedTank(site: Site, id: string, holeMm: number): Site {
-  const tank = graphOf(site).node(id)
-  if (tank?.kind !== 'tank') return site
-  const [port, mouth] = [`hole-${id}`, holeId(id)]
-  const heightM = 0.05
-  const out: SiteNode = {
-    id: mouth,
-    kind: 'tap',
-    fixture: 'tap',
-    baseM: tank.baseM + heightM,
-    groundM: tank.groundM,
-    ...leaks(holeMm),
-  }
-  const holed = { ...tank, ports: [...tank.ports, { name: port, role: 'drain' as const, heightM, boreMm: holeMm }] }
-  const run: Run = {
-    id: `${mouth}-run`,
-    from: { node: id, port },
-    to: { node: mouth, port: 'in' },
-    parts: [],
-  }
-  return {
-    ...site,
-    nodes: [...site.nodes.map(node => (node.id === id ? holed : node)), out],
-    runs: [...site.runs, run],
-  }
-}
 
 const underPressure = (site: Site): string[] => {
   const graph = graphOf(site)

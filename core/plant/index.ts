@@ -1,6 +1,7 @@
 export { DOINGS, kindOf, readStep, type Doing, type DoingKind, type Step } from './doings'
 export { type EventKind, type PlantEvent } from './events'
-export { broken, FAULT_IDS, FAULTS, holeId, type Fault, type FaultId, type FaultRow } from './faults'
+export { holeId } from './holes'
+export { broken, FAULT_IDS, FAULTS, type Fault, type FaultId, type FaultRow } from './faults'
 export { type Books } from './books'
 export { plantOf, type Plant } from './plant'
 export { type PlantStart } from './world'

@@ -1,20 +1,18 @@
 import { z } from 'zod'
 import {
-  emitterSchema,
   modeSchema,
   monthSchema,
   optionSchema,
   pieceSchema,
   placeSchema,
   priceSchema,
-  rationSchema,
   roofSchema,
   runSchema,
   siteSchema,
   stretchSchema,
-  useSchema,
   type Site,
 } from './schema'
+import { emitterSchema, rationSchema, useSchema } from './useSchema'
 import { nameOf, runName } from './names'
 import { fieldRow, showLimit, type System } from '../units'
 import { nodeSchemaOf, partSchemaOf, PART_KINDS, portSchema, type NodeKind, type PartKind } from '../kinds'

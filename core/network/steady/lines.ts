@@ -1,105 +1,14 @@
-import { evenLaw, perVelocityHead, pipeLaw, squareLaw, type Law } from './laws'
+import type { Brim, Fixed, Lines, Link, Mouth, PumpIn, Store } from './layout'
+import { evenLaw, perVelocityHead, squareLaw, type Law } from './laws'
+import { heightsAlong, type Profile } from './heights'
+import { lawOf } from './partLaw'
 import { heldHeadM, isDiaphragm, runningLaw, shutOffM, stoppedLaw } from './pumps'
-import { eliminationOf, type Elimination } from './factor'
+import { eliminationOf } from './factor'
 import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
-import { FITTING_K, TREATMENT } from '../../catalog'
+import { FITTING_K } from '../../catalog'
 import { floatShutsM, nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
-import { boreOfPart, does, kOf, lengthOfPart, type NodeOf, type Part, type PartOf, type Tank } from '../../kinds'
-
-/** Where water stands at a height of its own: a tank at one of its ports, a pressure tank, or any other known head. */
-export type Fixed =
-  | { kind: 'tank'; tank: Tank; portM: number }
-  | { kind: 'pressureTank'; node: NodeOf<'pressureTank'> }
-  | { kind: 'main'; node: NodeOf<'main'> }
-  /** `gives`: water comes from there; from the open air none does. */
-  | { kind: 'head'; headM: number; gives: boolean }
-
-/** What stands in a tank or a pressure tank where time goes by: its head gives way as it is drawn on or filled. */
-export interface Store {
-  node: Tank | NodeOf<'pressureTank'>
-  /** The link from its head at the beginning to what it becomes, and that first head’s place among the fixed ones. */
-  link: number
-  fixed: number
-  /** How far its head falls, m, for each L/s drawn from it over the time; set before each search. */
-  gives: { slope: number }
-}
-
-/** A hole in a tank's wall where time goes by: under water it is at the tank's head, above it open to the air. */
-export interface Mouth {
-  tankId: string
-  port: string
-  heightM: number
-  /** The links that join it to the tank's water, and to the air. */
-  wet: number
-  dry: number
-}
-
-/** A way out over a tank's brim where time goes by: so much at the water's height, and so much more as it rises. */
-export interface Brim {
-  tankId: string
-  /** The overflow's port; over the rim, none. */
-  port?: string
-  link: number
-  fixed: number
-  eases: { slope: number }
-}
-
-/** A pump in a link, the laws of the link before and after it apart, so that one that holds a pressure can be set. */
-export interface PumpIn {
-  part: PartOf<'pump'>
-  running: Law
-  stopped: Law
-  shutOffM: number
-  diaphragm: boolean
-  /** What a variable-speed set holds behind it, above the datum, and what its line takes before and after it. */
-  holds?: { headM: number; before: Law[]; after: Law[] }
-}
-
-/**
- * What has one flow from a place to another: a run, the rest of a run behind a relief valve, a tap’s mouth, or what a
- * source gives way. `from` and `to` count unknown heads first, then the fixed ones.
- */
-export interface Link {
-  runId?: string
-  tap?: NodeOf<'tap'>
-  from: number
-  to: number
-  /** The entry of the elimination between them, where both are unknown. */
-  entry: number
-  laws: Law[]
-  pumps: PumpIn[]
-  /** Water goes through it forward alone. */
-  check: boolean
-  shut: boolean
-  /** The height of a tank’s water above the datum at which its float shuts this. */
-  float?: { tank: Tank; shutsAtM: number }
-  /** The holes that it leaves a tank by and comes into one by, where time goes by. */
-  leavesBy?: string
-  arrivesBy?: string
-  /** Head that must be overcome before anything flows: a relief valve’s setting above its place. */
-  opensAtM: number
-  /** The bore in which its water goes fastest. */
-  narrowestMm: number
-  beginsAs: number
-}
-
-/** A site’s lines under pressure, in the shape in which they are solved. */
-export interface Lines {
-  site: Site
-  unknowns: number
-  fixed: Fixed[]
-  /** Each unknown’s own height, for where no water reaches it. */
-  heightM: number[]
-  /** The place of each node of the document: an unknown, or a fixed head. */
-  placeOf: Map<string, number>
-  links: Link[]
-  elimination: Elimination
-  /** Where time goes by; else none. */
-  stores: Store[]
-  mouths: Map<string, Mouth>
-  brims: Brim[]
-}
+import { boreOfPart, does, type Part, type PartOf, type Tank } from '../../kinds'
 
 /** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
 export const isUnderPressure = (site: Site, id: string): boolean =>
@@ -325,57 +234,6 @@ const plain = {
   opensAtM: 0,
   narrowestMm: Infinity,
   beginsAs: 0.1,
-}
-
-/** What a part takes that is no pump; nothing where its kind takes nothing. */
-function lawOf(part: Part, pipeMm: number, waterTemperatureC: number): Law | undefined {
-  if (part.kind === 'pipe') return pipeLaw(part, waterTemperatureC)
-  if (part.kind === 'pump') return undefined
-  if (part.kind === 'filter' || part.kind === 'lamp') {
-    const usual = part.kind === 'lamp' ? { ...TREATMENT.lamp, ratedLps: part.ratedLps } : TREATMENT[part.medium]
-    const { ratedLps = usual.ratedLps, lossKPaAtRated = usual.lossKPaAtRated } = part
-    return squareLaw(headOfPressureM(lossKPaAtRated) / ratedLps ** 2)
-  }
-  const size = kOf(part) * perVelocityHead(ownBoreMm(part) ?? pipeMm)
-  // What a worn check leaves open is a narrow hole to what comes back.
-  if (part.kind === 'check' && part.passesShare)
-    return squareLaw(size, Math.max(size, perVelocityHead(part.boreMm)) / part.passesShare ** 2)
-  return size ? squareLaw(size) : undefined
-}
-
-/** The bore that a fitting’s k is of: a reducer’s is its narrow side. */
-const ownBoreMm = (part: Part): number | undefined =>
-  part.kind === 'reducer' ? Math.min(part.fromMm, part.toMm) : boreOfPart(part)
-
-/** Height of the line at a part, by its place in the run. */
-type Profile = (at: number) => number
-
-/** Heights along a run, even from one place that is known to the next: its ends, and what its profile tells. */
-export function heightsAlong(site: Site, run: Run): Profile {
-  const upTo = [0]
-  for (const part of run.parts) upTo.push(upTo.at(-1)! + lengthOfPart(part))
-  const lengthM = upTo.at(-1)!
-  const places = placesAlong(site, run, lengthM)
-  return at => {
-    const alongM = upTo[at]!
-    const next = places.findIndex(place => place.alongM > alongM)
-    if (next < 0) return places.at(-1)!.heightM
-    const [before, after] = [places[Math.max(0, next - 1)]!, places[next]!]
-    const share = (alongM - before.alongM) / (after.alongM - before.alongM)
-    return before.heightM + share * (after.heightM - before.heightM)
-  }
-}
-
-/** Places of a run whose heights are known, in order along it: its beginning, its profile, its end. */
-export function placesAlong(site: Site, run: Run, lengthM: number): { alongM: number; heightM: number }[] {
-  const within = (run.profile ?? []).filter(({ alongM }) => alongM > 0 && alongM < lengthM)
-  const start = { alongM: 0, heightM: portHeightM(site, run.from) }
-  if (!lengthM) return [start]
-  return [
-    start,
-    ...within.toSorted((a, b) => a.alongM - b.alongM),
-    { alongM: lengthM, heightM: portHeightM(site, run.to) },
-  ]
 }
 
 /** A list cut at some of its items: the stretches between them, and where each ends. */

@@ -1,5 +1,7 @@
-import { linesOverTime, mouthKey, type Brim, type Lines, type Link, type Mouth, type Store } from './lines'
-import { mainM, momentOf, settled, type Asked } from './steady'
+import type { Brim, Lines, Link, Mouth, Store } from './layout'
+import { linesOverTime, mouthKey } from './lines'
+import { mainM, momentOf, type Asked } from './moment'
+import { settled } from './steady'
 import type { Site } from '../../site'
 
 /** How water stands while some time goes by, and what is open and runs. */

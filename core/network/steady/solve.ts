@@ -1,6 +1,6 @@
 import { eliminate } from './factor'
 import { WALL, type Law, type Loss } from './laws'
-import type { Lines, Link } from './lines'
+import type { Lines, Link } from './layout'
 
 /** How a link stands while a network is solved. */
 export interface Standing {

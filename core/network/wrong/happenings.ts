@@ -1,4 +1,4 @@
-import type { Asked } from '../steady/steady'
+import type { Asked } from '../steady/moment'
 import { levelsAt } from '../taps'
 import { islandsOf, type Island } from './islands'
 import type { Site } from '../../site'
