@@ -1,8 +1,9 @@
 <script setup lang="ts">
 const shown = defineModel<boolean>({ required: true })
 const KEYS: [string, string][] = [
-  ['1 – 4', 'to the steps Need, Catch, Clean, Store'],
-  ['[  ]', 'walk the picked run, part by part'],
+  ['1 – 9', 'to the steps, in their order'],
+  ['[  ]', 'walk the picked run, part by part, and over joints'],
+  ['Alt ← →', 'at Reach: move the part in hand along its line; + fits one behind it, Del takes it out'],
   ['S', 'open the sums'],
   ['/', 'find anything'],
   ['Ctrl Z', 'undo'],

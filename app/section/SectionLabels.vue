@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { useShown } from '~/section/shown'
 import type { Label } from '#core/section'
 
 /** The words of the Section, where the drawing found room for them. */
 defineProps<{ labels: Label[]; lit: string | undefined }>()
+const shown = useShown()
 </script>
 
 <template>
@@ -10,17 +12,18 @@ defineProps<{ labels: Label[]; lit: string | undefined }>()
     <g
       v-for="label in labels"
       :key="`${label.of}-${label.role}`"
-      v-memo="[label, label.of === lit]"
+      v-memo="[label, label.of === lit, label.role === 'pin' && shown.pins?.[label.of]]"
       :class="[label.role, { lit: label.of === lit }]"
     >
       <path v-if="label.leader" :d="`M${label.leader[0].join(' ')} L${label.leader[1].join(' ')}`" />
+      <rect v-if="label.role === 'pin'" :x="label.x" :y="label.y - 1" :width="label.width" :height="label.height + 2" />
       <text
         v-for="(line, at) in label.lines"
         :key="at"
         :x="label.x + label.width / 2"
         :y="label.y + 11 + at * 14"
         :class="{ under: at > 0 }"
-        >{{ line }}</text
+        >{{ (label.role === 'pin' && shown.pins?.[label.of]) || line }}</text
       >
     </g>
   </g>
@@ -43,6 +46,15 @@ text {
 .under {
   font: 11px var(--text);
   fill: var(--soft);
+}
+.pin text {
+  font: 600 11px var(--mono);
+  stroke: none;
+}
+rect {
+  fill: var(--field);
+  stroke: var(--oak);
+  stroke-width: 1;
 }
 .lit text:first-of-type {
   fill: var(--oak);

@@ -15,6 +15,8 @@ export interface Shown {
   open?: Readonly<Record<string, number>>
   chambers?: Readonly<Record<string, number>>
   floatsShut?: readonly string[]
+  /** What pinned readings show, in words. */
+  pins?: Readonly<Record<string, string>>
   /** True where it lives: water is seen to move. */
   alive?: boolean
 }

@@ -8,6 +8,7 @@ import {
   quickestWay,
   rank,
   READINGS,
+  readingsWith,
   tellsApart,
   type Cause,
   type Doing,
@@ -18,7 +19,7 @@ import {
   type ReadingKind,
   type Taken,
 } from '#core/plant'
-import type { Site } from '#core/site'
+import { inMode, type Site } from '#core/site'
 
 z.config({ jitless: true })
 
@@ -61,6 +62,9 @@ const face = {
   },
   /** A reading of what is hidden. */
   read: (id: string): number | undefined => hidden?.taken[id],
+  /** The same with one valve turned: what somebody tests who shuts off a part of the site. */
+  readTurned: (site: Site, id: string, part: string, open: boolean): number | undefined =>
+    hidden && readingsWith(inMode(site, { id: 'test', name: '', positions: [{ part, open }] }), hidden.fault)[id],
   /** Whether it is what was named; what it was, and the quickest way there. */
   reveal(site: Site) {
     const way = hidden ? quickestWay(site, causes!.all, hidden) : []

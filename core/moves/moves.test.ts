@@ -123,6 +123,9 @@ describe('every move', () => {
       dropMode: { mode: 'x' },
       turnToMode: { mode: 'x' },
       noteFound: { line: 'tap:x', value: 0.1 },
+      pinReading: { at: 'tank-1' },
+      keepReading: { pin: 'pin-1', shows: 1 },
+      dropPin: { pin: 'pin-1' },
     }
     for (const [name, kind] of Object.entries(MOVES)) {
       const label = (kind.label as (args: unknown, site: Site) => string)(samples[name], site)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { applyMove, applyMoves, moveOf } from '.'
 import type { MoveArgs, MoveName } from './registry'
 import { whyNot } from '../answers'
-import { readSite, writeSite, type Site } from '../site'
+import { pinsOf, readSite, writeSite, type Site } from '../site'
 import { lengthOfPart, type NewPart } from '../kinds'
 import { jointAt, outfallAt, pipe, tankAt, tapAt, worksOf } from '../../tests/waterworks'
 
@@ -116,6 +116,26 @@ describe('what was found', () => {
     ])
     const wiped = made(made(again, 'noteFound', { line: 'gives:tap' }), 'noteFound', { line: 'holds:v' })
     expect(wiped.found).toBeUndefined()
+  })
+})
+
+describe('pinned readings', () => {
+  it('stand where there is something to read, once each, with what they should show, and go with their place', () => {
+    const [tap] = line().nodes.filter(({ kind }) => kind === 'tap')
+    const pinned = made(made(line(), 'pinReading', { at: tap!.id }), 'pinReading', { at: 'line' })
+    expect(pinned.pins).toMatchObject([
+      { reads: 'gauge', at: tap!.id },
+      { reads: 'flow', at: 'line' },
+    ])
+    expect(refusal(pinned, 'pinReading', { at: 'line' })).toContain('pinned already')
+    const outfall = line().nodes.find(({ kind }) => kind === 'outfall')!
+    expect(refusal(pinned, 'pinReading', { at: outfall.id })).toContain('nothing to read there')
+    const [gauge, flow] = pinned.pins!
+    const kept = made(pinned, 'keepReading', { pin: gauge!.id, shows: 240 })
+    expect(kept.pins![0]).toMatchObject({ shows: 240 })
+    expect(made(kept, 'keepReading', { pin: gauge!.id }).pins![0]).not.toHaveProperty('shows')
+    expect(pinsOf({ ...kept, runs: [] }).map(({ reads }) => reads)).toEqual(['gauge'])
+    expect(made(made(kept, 'dropPin', { pin: gauge!.id }), 'dropPin', { pin: flow!.id }).pins).toBeUndefined()
   })
 })
 

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import { addUse, fitDrip, fitTreatment, ration } from './uses'
 import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
-import { noteFound } from './commissioning'
+import { dropPin, keepReading, noteFound, pinReading } from './commissioning'
 import { dropMode, keepMode, renameMode, setPositions, turnToMode } from './modes'
 import { addTank } from './addTank'
 import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
@@ -135,6 +135,9 @@ export const MOVES = {
   dropMode,
   turnToMode,
   noteFound,
+  pinReading,
+  keepReading,
+  dropPin,
   fitTreatment,
   fitDrip,
   ration,

@@ -18,6 +18,7 @@ export {
 } from './taps'
 export {
   batteryDays,
+  USABLE_SHARE,
   conductorFor,
   CONDUCTORS_MM2,
   dailyWh,
@@ -50,17 +51,10 @@ export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './st
 export { roofsOfTankM2, stormIntoLps } from './storm/stormFlows'
 export { placesAlong } from './steady/heights'
 export { islandsOf, type Island } from './wrong/islands'
+export { siphoningInlets, siphonsOf, skims, type Siphon } from './wrong/siphons'
 export { wrongWaysOf, type WrongKind, type WrongWay } from './wrong/wrongWays'
-export {
-  forgottenValves,
-  handValves,
-  modesFor,
-  servedIn,
-  servedInMode,
-  type Forgotten,
-  type HandValve,
-  type ProposedMode,
-  type Served,
-} from './modes'
+export { handValves, servedIn, servedInMode, type HandValve, type Served } from './modes/served'
+export { modesFor, type ProposedMode } from './modes/proposed'
+export { forgottenValves, leaningModes, type Forgotten, type Leaning } from './modes/spoiled'
 export { partsAlong, profileOf, type PartAlong, type PlaceAlong } from './along'
 export { partsOffered, type Offered } from './offered'

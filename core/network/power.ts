@@ -6,7 +6,7 @@ import { PUMPS } from '../catalog'
 /** A small motor draws more current than its power alone asks for. */
 const POWER_FACTOR = 0.8
 /** Share of a battery that may be drawn, and of Ra that reaches the ground a root of the day's warmth (Hargreaves). */
-const USABLE_SHARE = 0.8
+export const USABLE_SHARE = 0.8
 const SUN_COEFFICIENT = 0.16
 const MJ_PER_KWH = 3.6
 
@@ -23,7 +23,7 @@ export interface Drawn {
   whPerM3: number
 }
 
-export function drawnBy(site: Site, pump: PartOf<'pump'>, at: CurvePoint): Drawn {
+export function drawnBy(site: Pick<Site, 'standards'>, pump: PartOf<'pump'>, at: CurvePoint): Drawn {
   const efficiency = pump.efficiency || PUMPS[pump.pump].efficiency
   const { inputW } = pumpPower({ ...at, efficiency })
   const volts = pump.volts ?? (pump.pump === 'solar' ? 48 : site.standards.volts)

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { commissionCard, isAsExpected } from '.'
+import { commissionCard, isAsExpected, plantOf, readPin } from '.'
 import { steady } from '../network'
 import { demoSite } from '../../tests/demoSites'
 
@@ -21,6 +21,16 @@ it('the card has a line for every valve, tank, overflow, float, pump, check and 
   const shower = card.find(({ id }) => id === 'gives:shower-tap')!.expect!
   const { taps } = steady(site, { open: { 'shower-tap': 1 }, levels: { 'tank-1': 1.4, 'tank-2': 1.4 } })
   expect(shower.value).toBeCloseTo(taps['shower-tap']!.flowLps, 2)
+})
+it('a pinned reading that was kept stands on the card with what it should show', () => {
+  const plain = demoSite('quillfern-ridge')
+  const site = { ...plain, pins: [{ id: 'pin-1', reads: 'gauge' as const, at: 'shower-tap', shows: 240 }] }
+  const added = commissionCard(site).filter(({ id }) => !commissionCard(plain).some(line => line.id === id))
+  expect(added).toMatchObject([{ id: 'pin:pin-1', stage: 'running', expect: { value: 240, kind: 'pressure' } }])
+  const view = plantOf(site).view()
+  expect(readPin(view, site.pins[0]!)).toBeCloseTo(view.taps['shower-tap']!.pressureKPa, 9)
+  expect(readPin(view, { reads: 'level', at: 'tank-1' })).toBe(view.levels['tank-1'])
+  expect(readPin(view, { reads: 'flow', at: 'gone' })).toBeUndefined()
 })
 it('a figure that is near is as expected, one that is not is told', () => {
   expect(isAsExpected({ value: 0.25, kind: 'flow' }, 0.22)).toBe(true)

@@ -1,6 +1,17 @@
 import { pumpControls } from './switches'
 import { handValves, tapsAlone, tapsOf } from '../network'
-import { floatShutsM, graphOf, nameOf, overflowsOf, runName, tanksOf, type Site } from '../site'
+import {
+  floatShutsM,
+  graphOf,
+  nameOf,
+  overflowsOf,
+  PIN_KIND,
+  pinName,
+  pinsOf,
+  runName,
+  tanksOf,
+  type Site,
+} from '../site'
 
 /** When a line of the card is looked at: empty, a little filled, full, or running. */
 export const STAGES = ['dry', 'little', 'full', 'running'] as const
@@ -104,6 +115,11 @@ export function commissionCard(site: Site): CardLine[] {
     words: `${nameOf(site, id)}, alone`,
     expect: { value: alone.get(id)!.flowLps, kind: 'flow' },
   }))
-  const lines = [...dry, ...vessels, ...little, ...overflows, ...floats, ...pumps, ...checks, ...taps]
+  const pinned = pinsOf(site).flatMap((pin): CardLine[] => {
+    if (pin.shows === undefined) return []
+    const expect = { value: pin.shows, kind: PIN_KIND[pin.reads] }
+    return [{ id: `pin:${pin.id}`, stage: 'running', words: `${pinName(site, pin)}, as it was kept`, expect }]
+  })
+  const lines = [...dry, ...vessels, ...little, ...overflows, ...floats, ...pumps, ...checks, ...taps, ...pinned]
   return STAGES.flatMap(stage => lines.filter(each => each.stage === stage))
 }

@@ -5,7 +5,7 @@ export { broken, FAULT_IDS, FAULTS, type Fault, type FaultId, type FaultRow } fr
 export { type Books } from './books'
 export { plantOf, type Plant } from './plant'
 export { type PlantStart } from './world'
-export { type PlantView } from './view'
+export { readPin, type PlantView } from './view'
 export { play, type Course, type Played } from './play'
 export { dayOfDraws } from './draws'
 export { dryMonth, SCRIPT_IDS, SCRIPTS, scriptOf, type Script, type ScriptId, type ScriptRow } from './scripts'

@@ -3,9 +3,12 @@ import { booksOf, type Books } from './books'
 import { settle } from './changes'
 import type { Doing } from './doings'
 import type { RoofFlows } from './roofWater'
+import { charge, chargeW, lastsS } from './battery'
+import { overdrawn } from './wells'
 import { changesAfter, drawsInHand, FOUND_S, instant, LEAST_S, tooFar, tried, type Trial, type Warm } from './step'
 import { viewOf, type PlantView } from './view'
-import { isDry, note, pressureKPa, rebuild, runs, sunAt, worldOf, type PlantStart } from './world'
+import { isAsked, isDry, note, pressureKPa, rebuild, runs, sunAt, worldOf, type PlantStart } from './world'
+import type { PumpControl } from './switches'
 import type { Flowing } from '../network'
 import type { Site } from '../site'
 
@@ -53,7 +56,8 @@ export function plantOf(document: Site, start: PlantStart = {}) {
   function step(untilS: number): void {
     const { roofs, rainMmPerH, standing } = world
     const restS = untilS - world.atS
-    const mostS = Math.max(LEAST_S, Math.min(stepS, restS, roofs.holdsS(rainMmPerH), MOST_S))
+    const watts = chargeW(world, id => world.seenOn.get(id) ?? false)
+    const mostS = Math.max(LEAST_S, Math.min(stepS, restS, roofs.holdsS(rainMmPerH), lastsS(world, watts), MOST_S))
     const rained = roofs.flows(rainMmPerH)
     const rainLps = Float64Array.from(standing.ids, id => rained.intoTanks.get(id) ?? 0)
     const { trial, leftS } = longest(restS - mostS < LEAST_S ? restS : mostS, rainLps)
@@ -64,6 +68,11 @@ export function plantOf(document: Site, start: PlantStart = {}) {
       ? Math.max(LEAST_S, Math.min(leftS, trial.seconds) + FOUND_S / 2)
       : Math.min(MOST_S, Math.max(LEAST_S, trial.seconds * Math.min(2, 1 / Math.max(0.3, over))))
     commit(trial, rained)
+    overdrawn(world, trial)
+    if (charge(world, watts, trial.seconds)) {
+      note(world, 'battery-empty', '')
+      stepS = FIRST_S
+    }
     if (settle(world)) stepS = FIRST_S
     seePumps(trial.last)
     seeDraws(trial)
@@ -90,6 +99,7 @@ export function plantOf(document: Site, start: PlantStart = {}) {
   function seePumps({ flowLps }: Flowing): void {
     for (const control of world.standing.controls) {
       const { run, is } = control
+      seeTrip(control)
       const link = world.standing.linkOfRun.get(run.id)
       const flows = link !== undefined && flowLps[link]! > RUNS_LPS
       const dry = isDry(world, run.id)
@@ -100,6 +110,16 @@ export function plantOf(document: Site, start: PlantStart = {}) {
       const vesselAt = is.by === 'pressure' ? world.standing.ids.indexOf(is.vessel) : -1
       const kPa = vesselAt < 0 ? undefined : pressureKPa(world, vesselAt)
       note(world, on ? 'pump-starts' : dry ? 'runs-dry' : 'pump-stops', run.id, kPa)
+    }
+  }
+
+  /** A pump whose start the inverter cannot bear trips it each time that its switch would have it run. */
+  function seeTrip(control: PumpControl): void {
+    const { id } = control.run
+    if (!isAsked(world, control)) world.tripped.delete(id)
+    else if (world.standing.supply.trips.has(id) && !world.tripped.has(id)) {
+      world.tripped.add(id)
+      note(world, 'trips', id)
     }
   }
 

@@ -1,10 +1,11 @@
 import { brimsOf, type BrimFlow } from './brims'
 import { broken, type Fault } from './faults'
+import { supplyOf, type Supply } from './supply'
 import { heldInTank, heldInVessel, type Held } from './stores'
 import { pumpControls, type PumpControl } from './switches'
 import { floatShutsM, inMode, tanksOf, type Site } from '../site'
 import { overTimeOf, type Lines } from '../network'
-import type { PartOf } from '../kinds'
+import type { NodeOf, PartOf } from '../kinds'
 
 /** Where each flow of a line comes from or goes to, beyond joints: one of the stores by its place, or off the site. */
 export type End = { store: number } | 'source' | 'out' | 'brim' | undefined
@@ -22,6 +23,9 @@ export interface Standing {
   brimOf: number[]
   brimInto: (number | undefined)[]
   controls: PumpControl[]
+  supply: Supply
+  /** Each well with the links that lead from it, and which way they count. */
+  wells: { id: string; well: NodeOf<'well'>; links: { at: number; sign: 1 | -1 }[] }[]
   floats: { runId: string; store: number; shutsAtM: number }[]
   ends: { from: End; to: End }[]
   linkOfRun: Map<string, number>
@@ -81,6 +85,7 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     if (link.runId !== undefined && !linkOfRun.has(link.runId)) linkOfRun.set(link.runId, at)
     if (link.tap) linkOfTap.set(link.tap.id, at)
   })
+  const controls = pumpControls(site)
   return {
     site,
     lines,
@@ -90,7 +95,9 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     brims,
     brimOf: brims.map(({ tankId }) => storeOf(tankId)!),
     brimInto: brims.map(({ intoTank }) => storeOf(intoTank)),
-    controls: pumpControls(site),
+    controls,
+    supply: supplyOf(document, controls),
+    wells: wellsOf(site, linkOfRun),
     floats: site.runs.flatMap(run => {
       const store = storeOf(run.to.node)
       const shutsAtM = floatShutsM(site, run)
@@ -100,6 +107,21 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     linkOfRun,
     linkOfTap,
   }
+}
+
+function wellsOf(site: Site, linkOfRun: ReadonlyMap<string, number>): Standing['wells'] {
+  const linkAt = (runId: string, sign: 1 | -1): { at: number; sign: 1 | -1 }[] => {
+    const at = linkOfRun.get(runId)
+    return at === undefined ? [] : [{ at, sign }]
+  }
+  return site.nodes.flatMap(well => {
+    if (well.kind !== 'well') return []
+    const links = site.runs.flatMap(({ id, from, to }) => {
+      if (from.node === well.id) return linkAt(id, 1)
+      return to.node === well.id ? linkAt(id, -1) : []
+    })
+    return [{ id: well.id, well, links }]
+  })
 }
 
 /** What each link's fixed ends are. */

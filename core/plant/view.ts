@@ -1,4 +1,5 @@
 import type { Books } from './books'
+import type { Pin } from '../site'
 import { instant } from './step'
 import { brimKey, headM, kPaOf, pressureKPa, vesselAt, type World } from './world'
 
@@ -18,6 +19,8 @@ export interface PlantView {
   valves: Record<string, boolean>
   open: Record<string, number>
   power: boolean
+  /** What is left in the battery, Wh; undefined where there is none. */
+  batteryWh?: number
   mainsOff: string[]
   rainMmPerH: number
   sun: number
@@ -71,9 +74,22 @@ export function viewOf(world: World, litres: Books): PlantView {
     valves: Object.fromEntries(world.valves),
     open: Object.fromEntries(world.open),
     power: world.power,
+    ...(standing.supply.usableWh ? { batteryWh: world.batteryWh } : {}),
     mainsOff: [...world.mainsOff.keys()],
     rainMmPerH: world.rainMmPerH,
     sun: world.sun,
     litres,
+  }
+}
+
+/** What a pinned reading shows, in SI; undefined where there is nothing to read now. */
+export function readPin(view: PlantView, { reads, at }: Pick<Pin, 'reads' | 'at'>): number | undefined {
+  switch (reads) {
+    case 'level':
+      return view.levels[at]
+    case 'flow':
+      return view.runs[at] === undefined ? undefined : Math.abs(view.runs[at])
+    case 'gauge':
+      return view.pressures[at] ?? view.taps[at]?.pressureKPa ?? view.nodes[at]
   }
 }

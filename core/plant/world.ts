@@ -53,6 +53,11 @@ export interface World {
   open: Map<string, number>
   mainsOff: Map<string, number>
   power: boolean
+  /** What is left in the battery that carries pumps while the power is off; pumps whose start trips the inverter. */
+  batteryWh: number
+  tripped: Set<string>
+  /** What each well has given since its day began, L, and whether that was told to be more than it yields. */
+  drawnToday: Map<string, { day: number; litres: number; told: boolean }>
   rainMmPerH: number
   sun: number
   /** The sun as somebody set it, against the clock. */
@@ -95,6 +100,9 @@ export function worldOf(document: Site, start: PlantStart): World {
     open: new Map(),
     mainsOff: new Map(),
     power: true,
+    batteryWh: standing.supply.usableWh,
+    tripped: new Set(),
+    drawnToday: new Map(),
     rainMmPerH: 0,
     draws: [],
     events: [],
@@ -175,10 +183,15 @@ export function isDry({ standing, dry }: World, runId: string): boolean {
 }
 
 /** True where a pump has power and is switched on. */
-export function runs({ power, byHand, switchedOn, sun }: World, { run, pump }: Standing['controls'][number]): boolean {
-  if (!power || byHand.get(run.id) === false || !switchedOn.get(run.id)) return false
-  return pump.pump !== 'solar' || sun > 0
+export function runs(world: World, control: Standing['controls'][number]): boolean {
+  const { run, pump } = control
+  if (!isAsked(world, control) || world.standing.supply.trips.has(run.id)) return false
+  if (!world.power && world.batteryWh <= 0) return false
+  return pump.pump !== 'solar' || (world.power && world.sun > 0)
 }
+/** True where its switch and the hand at it would have a pump run. */
+export const isAsked = ({ byHand, switchedOn }: World, { run }: Standing['controls'][number]): boolean =>
+  byHand.get(run.id) !== false && Boolean(switchedOn.get(run.id))
 
 /** What stands in tanks, pressure tanks and chambers together, L. */
 export const heldL = ({ litres, roofs }: World): number =>

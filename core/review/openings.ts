@@ -5,6 +5,7 @@ import { moveOf, setField } from '../moves'
 import type { Port, Tank } from '../kinds'
 import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
 import { openingFlow } from '../sums'
+import { siphoningInlets, skims } from '../network'
 import type { SpillWay } from '../balance'
 
 const setPortField = (tank: Tank, port: Port, field: string, value: unknown) =>
@@ -65,28 +66,19 @@ export const inletSiphons = defineCheck({
   needs: ['site'],
   sound: 'No inlet can siphon its tank empty',
   find: ({ site }) =>
-    tanksOf(site).flatMap(tank => {
-      if (tank.inletStyle !== 'calmed') return []
-      return usedTo(site, tank)
-        .filter(
-          port =>
-            port.airHole !== true &&
-            runsTo(site, tank.id, port.name).some(
-              run => !run.parts.some(part => part.kind === 'float' || part.kind === 'check'),
-            ),
-        )
-        .map((port): Finding => ({
-          id: `inlet-siphons:${tank.id}:${port.name}`,
-          check: 'inlet-siphons',
-          severity: 'look',
-          subject: nodeSubject(tank),
-          sentence: say`The inlet pipe of ${tank.name} ends under water and can siphon the tank back out through the
-            flush drain.`,
-          why: say`A pipe that ends at the bottom wants a small air hole at its top; none is said to be there.`,
-          numbers: { inletHeightM: port.heightM },
-          mend: { label: 'Drill the air hole', move: setPortField(tank, port, 'airHole', true) },
-        }))
-    }),
+    tanksOf(site).flatMap(tank =>
+      siphoningInlets(site, tank).map(({ port }): Finding => ({
+        id: `inlet-siphons:${tank.id}:${port.name}`,
+        check: 'inlet-siphons',
+        severity: 'look',
+        subject: nodeSubject(tank),
+        sentence: say`The inlet pipe of ${tank.name} ends under water and can siphon the tank back out through the
+          flush drain.`,
+        why: say`A pipe that ends at the bottom wants a small air hole at its top; none is said to be there.`,
+        numbers: { inletHeightM: port.heightM },
+        mend: { label: 'Drill the air hole', move: setPortField(tank, port, 'airHole', true) },
+      })),
+    ),
 })
 
 export const overflowSiphons = defineCheck({
@@ -97,7 +89,7 @@ export const overflowSiphons = defineCheck({
   find: ({ site }) =>
     tanksOf(site).flatMap(tank =>
       usedFrom(site, tank, 'overflow')
-        .filter(port => port.ending === 'skimming' && port.airHole !== true)
+        .filter(skims)
         .map((port): Finding => ({
           id: `overflow-siphons:${tank.id}`,
           check: 'overflow-siphons',

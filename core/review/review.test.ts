@@ -320,6 +320,16 @@ const FAULTS: Record<string, (site: Site) => Site> = {
       site,
       moveOf('keepMode', { name: 'Nothing', positions: valvesOf(site).map(part => ({ part, open: false })) }),
     ),
+  'mode-leans': site => {
+    // The first outlet's valve is shut by one way of running it; the other wants it open and says nothing of it.
+    const outlet = site.runs.find(run => run.from.port === 'outlet' && valvesOf({ ...site, runs: [run] }).length)!
+    const [valve] = valvesOf({ ...site, runs: [outlet] })
+    return build(
+      site,
+      moveOf('keepMode', { name: 'Away', positions: [{ part: valve!, open: false }] }),
+      moveOf('keepMode', { name: 'House', positions: [] }),
+    )
+  },
   'valve-in-no-mode': site =>
     build(
       site,

@@ -44,7 +44,7 @@ import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
 import { cordUnderWater, dripWeak, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
 import { floatFloods, floatTooHigh } from './reach/floats'
-import { modeServesNobody, valveForgotten, valveInNoMode } from './reach/modes'
+import { modeLeans, modeServesNobody, valveForgotten, valveInNoMode } from './reach/modes'
 import { mainJoined, waterGoesWrong } from './reach/wrongWays'
 import { weatherAssumed } from './weather'
 import type { Site } from '../site'
@@ -153,6 +153,7 @@ export const CHECKS = [
   floatTooHigh,
   floatFloods,
   modeServesNobody,
+  modeLeans,
   valveInNoMode,
   valveForgotten,
 ] satisfies Check[]

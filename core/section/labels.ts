@@ -3,7 +3,7 @@ import { portX, tankTopM, type Slot } from './slots'
 import { FOLD_PX } from './scale'
 import { eavesM, roofRiseM, type Drawing } from './drawing'
 import { showQuantity, showVolume } from '../units'
-import { chamberVolumeL, nameOf, nodeById, roofAreaM2, type Site } from '../site'
+import { chamberVolumeL, nameOf, nodeById, PIN_KIND, pinsOf, roofAreaM2, type Pin, type Site } from '../site'
 import type { SiteNode } from '../kinds'
 import { OUTFALLS, ROOFING } from '../catalog'
 
@@ -11,7 +11,7 @@ import { OUTFALLS, ROOFING } from '../catalog'
 export interface Label extends Box {
   /** What it names, and which of its labels it is. */
   of: string
-  role: 'name' | 'figure'
+  role: 'name' | 'figure' | 'pin'
   lines: string[]
   leader?: [[number, number], [number, number]]
 }
@@ -26,7 +26,9 @@ interface Wish {
   places: [number, number][]
 }
 
-const LETTER_PX = { name: 6.7, figure: 5.9 }
+const LETTER_PX = { name: 6.7, figure: 5.9, pin: 6.2 }
+/** A pin holds any reading that may come, until one does. */
+const PIN_LETTERS = 9
 const LINE_PX = 14
 /** Further than this from its thing a label is led to it by a line. */
 const LEADER_PX = 34
@@ -133,7 +135,8 @@ function round([x, y]: [number, number], width: number, ...gaps: number[]): [num
   ])
 }
 
-function wishesOf(site: Site, { slots, scale }: Drawing): Wish[] {
+function wishesOf(site: Site, drawing: Drawing): Wish[] {
+  const { slots, scale } = drawing
   const units = site.standards.units
   const wishes = slots.flatMap((slot): (Wish & { rank: number })[] => {
     if (slot.kind === 'roof') return [{ rank: 1, ...roofWish(site, slot, scale.y) }]
@@ -149,7 +152,36 @@ function wishesOf(site: Site, { slots, scale }: Drawing): Wish[] {
     const node = nodeById(site, slot.nodeId)
     return nodeWishes(site, node, slot, scale.y, units)
   })
-  return wishes.sort((a, b) => a.rank - b.rank)
+  return [...wishes.sort((a, b) => a.rank - b.rank), ...pinWishes(site, drawing)]
+}
+
+/** A pin stands by what it reads: what it should show, or that it is there. */
+function pinWishes(site: Site, drawing: Drawing): Wish[] {
+  return pinsOf(site).flatMap((pin): Wish[] => {
+    const at = placeOfPin(site, drawing, pin)
+    if (!at) return []
+    const told =
+      pin.shows === undefined ? pin.reads : showQuantity(pin.shows, PIN_KIND[pin.reads], site.standards.units).text
+    const width = PIN_LETTERS * LETTER_PX.pin
+    return [
+      { of: pin.id, role: 'pin', lines: [told.padEnd(PIN_LETTERS)], at, places: round(at, width, 16, 26, 38, 52) },
+    ]
+  })
+}
+
+function placeOfPin(site: Site, { slots, routes, scale }: Drawing, { at }: Pin): [number, number] | undefined {
+  const route = routes.find(({ runId }) => runId === at)
+  if (route) return route.points[Math.floor(route.points.length / 2)]
+  for (const slot of slots) {
+    if (slot.kind === 'taps') {
+      const tap = slot.taps.find(({ id }) => id === at)
+      if (tap) return [portX(site, slot, { node: at, port: 'in' }, 0), scale.y(tap.baseM)]
+    } else if (slot.kind !== 'roof' && slot.nodeId === at) {
+      const node = nodeById(site, at)
+      return [slot.x + slot.width / 2, scale.y(node.kind === 'tank' ? (node.baseM + tankTopM(node)) / 2 : node.baseM)]
+    }
+  }
+  return undefined
 }
 
 function roofWish(site: Site, slot: Extract<Slot, { kind: 'roof' }>, y: (heightM: number) => number): Wish {

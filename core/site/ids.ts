@@ -27,7 +27,8 @@ function* within(document: Json): Generator<{ thing: Json; stem: string }> {
 
 function takenIn(document: Json): Set<string> {
   const taken = new Set<string>()
-  for (const list of [document.nodes, document.runs, document.roofs, document.uses, document.modes, document.options])
+  const { nodes, runs, roofs, uses, modes, options, pins } = document
+  for (const list of [nodes, runs, roofs, uses, modes, options, pins])
     for (const thing of objects(list)) if (typeof thing.id === 'string') taken.add(thing.id)
   for (const { thing } of within(document)) if (typeof thing.id === 'string') taken.add(thing.id)
   return taken

@@ -34,6 +34,7 @@ export { isTooDeep, readJson } from './json'
 export { onceLaid } from './once'
 export { hungHead, lineFrom, lineTo, openAtM, roofsAbove, spoutsAbove, wayTo, type HungHead } from './lines'
 export { inMode } from './modes'
+export { PIN_KIND, pinName, pinsOf, readableAt, type PinReads } from './pins'
 export { nameOf, roleOf, runName, thingName } from './names'
 export { outlineAreaM2, outlinePlan } from './outline'
 export { pathsFrom, type Path } from './paths'
@@ -61,6 +62,7 @@ export {
   type Gutter,
   type GutterStretch,
   type Mode,
+  type Pin,
   type Move,
   type Outline,
   type PlanOption,

@@ -175,6 +175,13 @@ export const modeSchema = kept({
 })
 /** A line of the commissioning card: the figure that was found, in SI, or that it was looked at and is well. */
 export const foundSchema = kept({ line: text(), value: number(-1e4, 1e6).optional(), well: flag().optional() })
+/** A reading that is pinned where it is taken; in SI what it should show, once that is kept. */
+export const pinSchema = kept({
+  id: id(),
+  reads: choice(['gauge', 'level', 'flow']),
+  at: id(),
+  shows: number(-1e4, 1e6).optional(),
+})
 export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSchema).max(2000) })
 
 /** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
@@ -218,6 +225,7 @@ export const siteSchema = kept({
   modes: z.array(modeSchema).max(50),
   /** What was found when it was first filled, by the line of the card it stands on. */
   found: z.array(foundSchema).max(2000).optional(),
+  pins: z.array(pinSchema).max(100).optional(),
   options: z.array(optionSchema).max(50),
 })
 
@@ -232,6 +240,7 @@ export type Run = Omit<Read<typeof runSchema>, 'parts'> & { parts: Part[] }
 export type Use = Read<typeof useSchema>
 export type Amount = Read<typeof amountSchema>
 export type Mode = Read<typeof modeSchema>
+export type Pin = Read<typeof pinSchema>
 export type PlanOption = Read<typeof optionSchema>
 export type Move = Read<typeof moveSchema>
 export type Site = Omit<Read<typeof siteSchema>, 'nodes' | 'runs'> & { nodes: SiteNode[]; runs: Run[] }

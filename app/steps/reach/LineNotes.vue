@@ -36,6 +36,7 @@ const along = computed(() =>
   ),
 )
 const picked = computed(() => along.value.find(({ part }) => part.id === partId.value) ?? along.value[0])
+const notes = useTemplateRef('notes')
 const risesM = computed(() => portHeightM(store.site!, props.run.to) - portHeightM(store.site!, props.run.from))
 const wayWords = computed(() => {
   const length = show(pipeLengthM(props.run), 'length')
@@ -62,8 +63,8 @@ showInSection(() => ({
       <small class="soft">{{ wayWords }}</small>
     </h2>
     <ModeChoice />
-    <LineStrip :run="run" :along="along" />
-    <PartNotes v-if="picked" :key="picked.part.id" :run="run" :along="picked" />
+    <LineStrip :run="run" :along="along" @fit="notes?.offer()" />
+    <PartNotes v-if="picked" :key="picked.part.id" ref="notes" :run="run" :along="picked" />
     <ProfileStrip :run="run" />
     <BreakNotes :of="run.id" />
     <LineEnds :run="run" />

@@ -13,6 +13,8 @@ import { PART_KINDS } from '#core/kinds'
  * is missing stands dotted where it belongs. Dragged, or by Alt and the arrows, a part is moved; + fits one.
  */
 const props = defineProps<{ run: Run; along: PartAlong[] }>()
+/** Somebody wants to choose what is fitted behind the part in hand. */
+const emit = defineEmits<{ fit: [] }>()
 const store = useSite()
 const { show } = useUnits()
 const { partId, pickRun } = useSelection()
@@ -70,6 +72,12 @@ function drop(before: string | undefined): void {
   if (id === undefined || id === before) return
   store.make(moveOf('movePart', { part: id, ...(before ? { before } : {}) }))
 }
+function fitBehind(event: KeyboardEvent, id: string): void {
+  if (event.key !== '+') return
+  event.preventDefault()
+  pickRun(props.run.id, id)
+  void nextTick(() => emit('fit'))
+}
 function takeOut(id: string): void {
   store.make(moveOf('remove', { id }))
 }
@@ -105,6 +113,7 @@ function takeOut(id: string): void {
         @keydown.alt.left.prevent="move(each.part.id, -1)"
         @keydown.alt.right.prevent="move(each.part.id, 1)"
         @keydown.delete="takeOut(each.part.id)"
+        @keypress="fitBehind($event, each.part.id)"
       >
         <svg viewBox="-14 -15 28 30" width="34" height="36" aria-hidden="true">
           <path v-if="each.part.kind === 'pipe'" d="M-13 0 H13" class="pipe" />
@@ -143,7 +152,7 @@ function takeOut(id: string): void {
   </div>
   <p class="soft small keys">
     <kbd>[</kbd> <kbd>]</kbd> walk, over joints too · drag, or <kbd>Alt</kbd> with the arrows, moves a part ·
-    <kbd>Del</kbd> takes it out · what is missing stands dotted where it belongs
+    <kbd>+</kbd> fits one behind it · <kbd>Del</kbd> takes it out · what is missing stands dotted where it belongs
   </p>
 </template>
 

@@ -78,6 +78,14 @@ function takeOut(): void {
   const next = props.run.parts[place.value + 1] ?? props.run.parts[place.value - 1]
   if (!store.make(moveOf('remove', { id: part.value.id }))) pickRun(props.run.id, next?.id)
 }
+const acts = useTemplateRef('acts')
+/** Opens the choice of what may be fitted behind it. */
+function offer(): void {
+  const choice = acts.value?.querySelector<HTMLElement>('[aria-label="Fit behind it"]')
+  choice?.focus()
+  choice?.click()
+}
+defineExpose({ offer })
 </script>
 
 <template>
@@ -103,7 +111,7 @@ function takeOut(): void {
       >It takes {{ show(along.lossM, 'length') }} at {{ show(Math.abs(along.flowLps), 'flow') }}.</template
     >
   </p>
-  <p class="acts">
+  <p ref="acts" class="acts">
     Before it
     <ChoiceField label="Fit before it" :value="NOTHING" :choices="choices" :set="name => fit('before', name)" />, behind
     it <ChoiceField label="Fit behind it" :value="NOTHING" :choices="choices" :set="name => fit('behind', name)" />, in

@@ -2,22 +2,22 @@
 import { wrongOnes } from './told'
 import { showInSection } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'
-import { graphOf, nameOf, runName } from '#core/site'
-import { moveOf } from '#core/moves'
-import { boreMm, wrongWaysOf, type WrongKind, type WrongWay } from '#core/network'
+import { graphOf, nameOf, portId, runName } from '#core/site'
+import { moveOf, setField } from '#core/moves'
+import { boreMm, siphonsOf, wrongWaysOf, type Siphon, type WrongKind, type WrongWay } from '#core/network'
 
 /** Where water can go that it should not: each way lit in the Section with its flow, and what ends it. */
 const store = useSite()
-const results = useResults()
-const { show, litres, phrase } = useUnits()
+const { show, litres } = useUnits()
 const site = computed(() => store.site!)
 const wrong = computed(() => wrongOnes(site.value))
 const stuck = computed(() => wrongWaysOf(site.value).filter(({ kind }) => kind === 'float-stuck'))
+const siphons = computed(() => siphonsOf(site.value))
 const picked = ref<string>()
-const lit = computed(() => [...wrong.value, ...stuck.value].find(({ id }) => id === picked.value) ?? wrong.value[0])
+const all = computed(() => [...wrong.value, ...siphons.value, ...stuck.value])
+const lit = computed(() => all.value.find(({ id }) => id === picked.value) ?? all.value[0])
 const KIND: Record<Exclude<WrongKind, 'float-stuck'>, string> = {
   'into-main': 'into the main',
   'into-well': 'down the well',
@@ -30,7 +30,7 @@ function headOf({ kind, fromId, toId }: WrongWay): string {
   if (kind === 'float-stuck') return `${from} into ${to}, past a stuck float`
   return kind === 'round-the-pump' ? `${from} ${KIND[kind]}` : `${from} ${KIND[kind]}: ${to}`
 }
-const wayOf = ({ path }: WrongWay) =>
+const wayOf = ({ path }: Pick<WrongWay, 'path'>) =>
   listed(path.map(({ runId }) => `“${runName(site.value, graphOf(site.value).run(runId)!)}”`))
 const modeName = (id: string | undefined) => site.value.modes.find(mode => mode.id === id)?.name
 function fit({ runId, before }: NonNullable<WrongWay['check']>): void {
@@ -39,11 +39,13 @@ function fit({ runId, before }: NonNullable<WrongWay['check']>): void {
     moveOf('insertPart', { run: runId, ...(before ? { before } : {}), part: { kind: 'check', boreMm: boreMm(run) } }),
   )
 }
-/** Siphons are found at their tanks, and belong among what goes wrong. */
-const siphons = computed(
-  () => results.review?.findings.filter(({ check }) => check === 'inlet-siphons' || check === 'overflow-siphons') ?? [],
-)
-const flowsOf = ({ path, flowLps }: WrongWay) =>
+/** Air let in at the top of the pipe ends it. */
+const drill = ({ tankId, port }: Siphon) => store.make(setField('port', portId(tankId, port), 'airHole', true))
+const SIPHON: Record<Siphon['by'], string> = {
+  inlet: 'Its inlet ends under water: once its line runs empty behind the rain, it goes on backwards',
+  overflow: 'Its overflow dips under the water: once it runs, it goes on by itself',
+}
+const flowsOf = ({ path, flowLps }: Pick<WrongWay, 'path' | 'flowLps'>) =>
   Object.fromEntries(path.map(({ runId, forward }) => [runId, forward ? flowLps : -flowLps]))
 showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value) } : {}))
 </script>
@@ -55,7 +57,7 @@ showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value
       Looked for with the power off, the main on, off and weak, each pump running, a tap open, tanks full and empty, and
       each float stuck{{ site.modes.length ? ', as the valves stand and in every way of running it' : '' }}.
     </p>
-    <p v-if="!wrong.length" class="fine">No water goes where it should not.</p>
+    <p v-if="!wrong.length && !siphons.length" class="fine">No water goes where it should not.</p>
     <article
       v-for="way in [...wrong, ...stuck]"
       :key="way.id"
@@ -85,12 +87,16 @@ showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value
         <template v-if="way.kind === 'float-stuck'">That is what its overflow must carry.</template>
       </p>
     </article>
-    <p v-for="each in siphons" :key="each.id">
-      {{ phrase(each.sentence) }}
-      <button v-if="each.mend" type="button" class="plain" @click="store.make(each.mend.move)">
-        {{ phrase(each.mend.label) }}
+    <article v-for="each in siphons" :key="each.id" :data-way="each.id" :class="{ on: lit?.id === each.id }">
+      <button type="button" class="plain" :aria-pressed="lit?.id === each.id" @click="picked = each.id">
+        {{ nameOf(site, each.tankId) }} by itself to {{ nameOf(site, each.toId) }}
       </button>
-    </p>
+      <p>
+        {{ SIPHON[each.by] }}, <b class="figure">{{ show(each.flowLps, 'flow') }}</b> by {{ wayOf(each) }},
+        {{ litres(each.litresPerDay) }} in a day.
+        <button type="button" class="plain" @click="drill(each)">Drill the air hole</button>
+      </p>
+    </article>
   </section>
 </template>
 

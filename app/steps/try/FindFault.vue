@@ -5,6 +5,8 @@ import { useCauses } from './useCauses'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
+import { runName } from '#core/site'
+import { handValves } from '#core/network'
 import { sum } from 'd3-array'
 import {
   FAULTS,
@@ -29,19 +31,36 @@ const GRADES = [
 const grade = ref(1)
 const kinds = shallowRef<FaultId[]>()
 const offered = shallowRef<FaultId[]>([])
-const taken = shallowRef<{ place: ReadingPlace; words: string; value: string }[]>([])
+const taken = shallowRef<{ place: ReadingPlace; turned: string; words: string; value: string }[]>([])
 const named = ref<FaultId>()
 const where = ref<string>()
 const debrief = shallowRef<{ right: boolean; fault: Fault | undefined; way: string[] }>()
+/** A valve that is turned for a reading: a test, which costs the way there and back. */
+const AS_IT_STANDS = ''
+const TURN_MINUTES = 5
+const turned = ref(AS_IT_STANDS)
+const valves = computed(() => handValves(store.site!))
+const turns = computed(() => [
+  { value: AS_IT_STANDS, name: 'the valves as they stand' },
+  ...valves.value.map(({ run, valve }) => ({
+    value: valve.id,
+    name: `the valve in “${runName(store.site!, run)}” ${valve.open ? 'shut' : 'open'}`,
+  })),
+])
 const places = computed(() =>
-  readingPlaces(store.site!).filter(({ id }) => !taken.value.some(({ place }) => place.id === id)),
+  readingPlaces(store.site!).filter(
+    ({ id }) => !taken.value.some(each => each.place.id === id && each.turned === turned.value),
+  ),
 )
-const minutes = computed(() => sum(taken.value, ({ place }) => READINGS[place.kind].minutes))
+const minutesOf = (place: ReadingPlace, turn: string) =>
+  READINGS[place.kind].minutes + (turn === AS_IT_STANDS ? 0 : TURN_MINUTES)
+const minutes = computed(() => sum(taken.value, each => minutesOf(each.place, each.turned)))
 const asked = (place: ReadingPlace) => askedOf(store.site!, place)
 
 async function start(): Promise<void> {
   debrief.value = named.value = where.value = undefined
   taken.value = []
+  turned.value = AS_IT_STANDS
   kinds.value = await hide()
   if (!kinds.value) return
   const { fault } = await reveal()
@@ -52,9 +71,11 @@ async function start(): Promise<void> {
   named.value = offered.value[0]
 }
 async function take(place: ReadingPlace): Promise<void> {
-  const reading = asked(place)
-  const value = (await read(place.id)) ?? 0
-  taken.value = [...taken.value, { place, words: reading.words, value: saidOf(reading, value, place.kind) }]
+  const [reading, turn] = [asked(place), turned.value]
+  const valve = valves.value.find(each => each.valve.id === turn)?.valve
+  const value = (await read(place.id, valve && { part: valve.id, open: !valve.open })) ?? 0
+  const words = valve ? `${reading.words}, with ${turns.value.find(each => each.value === turn)!.name}` : reading.words
+  taken.value = [...taken.value, { place, turned: turn, words, value: saidOf(reading, value, place.kind) }]
 }
 function saidOf({ kind, written }: Asked, value: number, of: ReadingKind): string {
   if (kind === 'yes') return value ? 'yes' : 'no'
@@ -97,16 +118,25 @@ const wayWords = computed(() =>
       <div>
         <h3>Read, {{ minutes }} minutes so far</h3>
         <ul>
-          <li v-for="{ place, words, value } in taken" :key="place.id" :data-read="place.id">
+          <li v-for="({ place, words, value }, at) in taken" :key="at" :data-read="place.id">
             {{ words }}: <b>{{ value }}</b>
           </li>
         </ul>
+        <p v-if="!debrief && valves.length" class="small">
+          With
+          <ChoiceField
+            label="Valve turned for it"
+            :value="turned"
+            :choices="turns"
+            :set="value => void (turned = value)"
+          />
+        </p>
         <ul v-if="!debrief">
           <li v-for="place in places" :key="place.id">
             <button type="button" class="plain" :data-take="place.id" @click="take(place)">
               {{ asked(place).words }}
             </button>
-            <span class="soft small"> · {{ READINGS[place.kind].minutes }} min</span>
+            <span class="soft small"> · {{ minutesOf(place, turned) }} min</span>
           </li>
         </ul>
       </div>

@@ -8,6 +8,8 @@ import PlantStrips from './PlantStrips.vue'
 import PlayNotes from './PlayNotes.vue'
 import FindFault from './FindFault.vue'
 import MineNotes from './MineNotes.vue'
+import PinNotes from './PinNotes.vue'
+import { usePins } from './usePins'
 import { useTry } from './useTry'
 import { showInSection } from '~/section/shown'
 import { useSite } from '~/stores/site'
@@ -19,23 +21,31 @@ import { graphOf } from '#core/site'
 defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
 const { view, ready, act, pause, failure } = useTry()
-const { nodeId, partId, pickNode, pickRun } = useSelection()
+const { words: pins, pinning, pinAt } = usePins()
+const { nodeId, runId, partId, pickNode, pickRun } = useSelection()
 
 onMounted(ready)
 watch(() => store.revision, ready)
-onBeforeUnmount(pause)
+onBeforeUnmount(() => {
+  pause()
+  pinning.value = false
+})
 
 showInSection(() => {
   const now = view.value
   if (!now) return {}
   const { runs: flows, levels, valves, pumps, open, chambers, floatsShut } = now
-  return { flows, levels, valves, pumps, open, chambers, floatsShut, alive: true }
+  return { flows, levels, valves, pumps, open, chambers, floatsShut, pins: pins.value, alive: true }
 })
 // What is touched in the Section acts: a tap opens and shuts, a valve turns.
 watch(nodeId, id => {
+  if (id !== undefined && pinAt(id)) return pickNode(undefined)
   if (id === undefined || !view.value || graphOf(store.site!).node(id)?.kind !== 'tap') return
   void act({ tap: id, to: view.value.open[id] ? 0 : 1 })
   pickNode(undefined)
+})
+watch(runId, id => {
+  if (id !== undefined && pinAt(id)) pickRun(undefined)
 })
 watch(partId, id => {
   const part = store.site!.runs.flatMap(run => run.parts).find(each => each.id === id)
@@ -50,7 +60,10 @@ watch(partId, id => {
     <PlantClock v-if="['live', 'play', 'break'].includes(subject?.id ?? '')" />
     <p v-if="failure" role="alert" class="wrong small">{{ failure }}</p>
     <div v-if="view && subject?.id === 'live'" class="live">
-      <DoNotes />
+      <div>
+        <DoNotes />
+        <PinNotes />
+      </div>
       <PlantStrips />
       <EventBook />
     </div>

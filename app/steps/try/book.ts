@@ -20,6 +20,10 @@ const SAID: Record<EventKind, Said> = {
   'pump-starts': (site, { id, value }, show) => `The pump of ${nameOf(site, id)} starts${at(value, show)}`,
   'pump-stops': (site, { id, value }, show) => `The pump of ${nameOf(site, id)} stops${at(value, show)}`,
   'runs-dry': (site, { id }) => `The pump of ${nameOf(site, id)} finds air, and gives nothing`,
+  trips: (site, { id }) => `The inverter trips as the pump of ${nameOf(site, id)} starts, and it stays off`,
+  'battery-empty': () => 'The battery is empty',
+  'well-overdrawn': (site, { id, value = 0 }, show) =>
+    `${nameOf(site, id)} has given ${show(value, 'volume')} today, all that it yields in a day: look for it to run dry`,
   'float-shuts': (site, { id }) => `The float of ${nameOf(site, id)} shuts`,
   'float-opens': (site, { id }) => `The float of ${nameOf(site, id)} opens`,
   spills: (site, { id }) => `${nameOf(site, id)} is full and spills`,

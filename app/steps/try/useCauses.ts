@@ -31,7 +31,8 @@ export function useCauses() {
     failure,
     diagnose: (taken: Taken) => asked(() => face.ask().diagnose(light(), key(), taken, tell)),
     hide: () => asked(() => face.ask().hide(light(), key(), Math.random(), tell)),
-    read: (id: string) => face.ask().read(id),
+    read: (id: string, turned?: { part: string; open: boolean }) =>
+      turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id),
     reveal: () => face.ask().reveal(light()),
     stop: () => {
       face.stop()

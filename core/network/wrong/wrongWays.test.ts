@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
+import { siphonsOf } from './siphons'
 import { wrongWaysOf, type WrongKind } from './wrongWays'
+import { circleArea, pipeFriction } from '../../sums'
 import { largeYard } from '../../../tests/largeYard'
 import { demoSite } from '../../../tests/demoSites'
-import { jointAt, mainAt, pipe, tankAt, tapAt, wellAt, worksOf, type Works } from '../../../tests/waterworks'
-import type { NewPart } from '../../kinds'
+import { jointAt, mainAt, outfallAt, pipe, tankAt, tapAt, wellAt, worksOf, type Works } from '../../../tests/waterworks'
+import type { NewPart, Tank } from '../../kinds'
 import type { Site } from '../../site'
 
 const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 40 }
@@ -154,5 +156,61 @@ describe('ways in which water goes wrong', () => {
     const start = performance.now()
     expect(wrongWaysOf(yard).every(({ kind }) => kind === 'float-stuck')).toBe(true)
     expect(performance.now() - start).toBeLessThan(1500)
+  })
+})
+
+describe('siphons', () => {
+  const roofed = (inlet: object) => {
+    const tank = { ...tankAt('tank', 0), inletStyle: 'calmed' } as Tank
+    const ports = tank.ports.map(port => (port.name === 'in' ? { ...port, ...inlet } : port))
+    return worksOf({
+      nodes: [{ ...tank, ports }, { ...CHAMBER, orificeMm: 3 }, jointAt('corner', 2)],
+      runs: [
+        ['from-roof', 'flush', 'corner', [pipe(4, 100)]],
+        ['in', 'corner', 'tank.in', [pipe(2, 100)]],
+      ],
+    })
+  }
+  const CHAMBER = {
+    id: 'flush',
+    name: 'flush',
+    kind: 'chamber',
+    form: 'drum',
+    innerDiameterMm: 400,
+    heightM: 1,
+    baseM: 0.2,
+    groundM: 0,
+    emptiedEveryDays: null,
+    cleanable: true,
+  } as const
+  it('an inlet that ends under water runs back out by the chamber’s outlet, until an air hole lets air in', () => {
+    const [siphon] = siphonsOf(roofed({}))
+    expect(siphon?.path).toEqual([
+      { runId: 'in', forward: false },
+      { runId: 'from-roof', forward: false },
+    ])
+    // A hole of 3 mm under the 1.8 m of water up to the rim.
+    const flowLps = 1000 * 0.62 * circleArea(0.003) * Math.sqrt(2 * 9.80665 * 1.8)
+    expect(siphon?.flowLps).toBeCloseTo(flowLps, 4)
+    // In a day the tank is down to the hand's breadth that its outlet leaves.
+    expect(siphon?.litresPerDay).toBeCloseTo(1950, 0)
+    expect(siphonsOf(roofed({ airHole: true }))).toEqual([])
+  })
+  it('a skimming overflow goes on with the whole fall of its line, and not with an air hole', () => {
+    const skimming = (told: object, ditchM: number) => {
+      const tank = tankAt('tank', 0) as Tank
+      const ports = tank.ports.map(port => (port.name === 'overflow' ? { ...port, ...told } : port))
+      return worksOf({
+        nodes: [{ ...tank, ports }, outfallAt('ditch', ditchM)],
+        runs: [['over', 'tank.overflow', 'ditch', [pipe(3, 50)]]],
+      })
+    }
+    const [high] = siphonsOf(skimming({ ending: 'skimming' }, 1))
+    const [low] = siphonsOf(skimming({ ending: 'skimming' }, -1))
+    expect(low!.flowLps).toBeGreaterThan(high!.flowLps)
+    const { headLossM, velocityMps } = pipeFriction({ flowLps: low!.flowLps, innerDiameterMm: 50, lengthM: 3 })
+    expect(headLossM + (1.5 * velocityMps ** 2) / (2 * 9.80665)).toBeCloseTo(2.8, 3)
+    expect(siphonsOf(skimming({ ending: 'skimming', airHole: true }, -1))).toEqual([])
+    expect(siphonsOf(skimming({ ending: 'skimming' }, 1.9))).toEqual([])
   })
 })

@@ -1,7 +1,7 @@
 import { defineCheck, runSubject, type Finding } from '../finding'
 import { flow, listed, say } from '../../words'
 import { moveOf } from '../../moves'
-import { forgottenValves, handValves, servedInMode } from '../../network'
+import { forgottenValves, handValves, leaningModes, servedInMode } from '../../network'
 import { graphOf, nameOf, runName, type Mode, type Site } from '../../site'
 
 const siteSubject = (site: Site): Finding['subject'] => ({ kind: 'site', id: site.id, name: site.name })
@@ -77,6 +77,33 @@ export const valveInNoMode = defineCheck({
       },
     ]
   },
+})
+
+export const modeLeans = defineCheck({
+  id: 'mode-leans',
+  step: 'reach',
+  needs: ['site'],
+  sound: 'No way of running it depends on how another left a valve',
+  find: ({ site }) =>
+    leaningModes(site).map(({ mode, after, valve, open, lost }): Finding => {
+      const run = site.runs.find(each => each.parts.some(part => part.id === valve))!
+      const wanted = open ? 'open' : 'shut'
+      return {
+        id: `mode-leans:${mode.id}:${after.id}:${valve}`,
+        check: 'mode-leans',
+        severity: 'look',
+        subject: runSubject(site, run),
+        sentence: say`“${mode.name}” needs the valve in “${runName(site, run)}” ${wanted} and does not say so, and
+          “${after.name}” leaves it ${open ? 'shut' : 'open'}.`,
+        why: say`Turned from one to the other by the card, ${listed(lost.map(id => nameOf(site, id)))} would get nothing,
+          and the card would not say why.`,
+        numbers: { lost: lost.length },
+        mend: {
+          label: `Name it ${wanted} in “${mode.name}”`,
+          move: moveOf('setPositions', { mode: mode.id, positions: [{ part: valve, open }] }),
+        },
+      }
+    }),
 })
 
 export const valveForgotten = defineCheck({

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { forgottenValves, handValves, modesFor, servedIn, servedInMode } from './modes'
-import { partsAlong, profileOf } from './along'
-import { steady } from './steady/steady'
-import { demoSite } from '../../tests/demoSites'
-import { jointAt, outfallAt, pipe, tankAt, tapAt, wellAt, worksOf } from '../../tests/waterworks'
-import type { NewPart } from '../kinds'
-import type { Site } from '../site'
+import { forgottenValves, handValves, leaningModes, modesFor, servedIn, servedInMode } from '..'
+import { partsAlong, profileOf } from '../along'
+import { steady } from '../steady/steady'
+import { demoSite } from '../../../tests/demoSites'
+import { jointAt, outfallAt, pipe, tankAt, tapAt, wellAt, worksOf } from '../../../tests/waterworks'
+import type { NewPart } from '../../kinds'
+import type { Site } from '../../site'
 
 const pump: NewPart = { kind: 'pump', pump: 'submersible', flowLps: 0.5, headM: 45 }
 const check: NewPart = { kind: 'check', boreMm: 25 }
@@ -80,12 +80,69 @@ describe('ways of running it', () => {
       { valve: 'drain', open: true, what: 'empties', id: 'tank' },
     ])
   })
+  it('lean on each other where one does not name a valve that the other turns and it needs', () => {
+    const site = withModes(
+      three(),
+      mode('rest', ['at-well'], ['at-house']),
+      mode('house', ['at-well'], ['at-hill']),
+      mode('all', ['at-house', 'at-hill'], []),
+    )
+    const found = leaningModes(site).map(({ mode: of, after, valve: part, open, lost }) => [
+      of.id,
+      after.id,
+      part,
+      open,
+      lost,
+    ])
+    expect(found).toEqual([
+      ['rest', 'house', 'at-hill', true, ['hill']],
+      ['house', 'rest', 'at-house', true, ['house']],
+    ])
+    // Named, it leans no more.
+    expect(
+      leaningModes(withModes(site, mode('rest', ['at-hill'], ['at-house']), mode('house', ['at-house'], ['at-hill']))),
+    ).toEqual([])
+  })
+  it('for a power cut open the by-pass by which a tap still gets water, and only where that helps', () => {
+    const bypassed = (open: boolean) =>
+      worksOf({
+        nodes: [tankAt('tank', 3), jointAt('tee', 0), jointAt('tap-tee', 0), tapAt('tap', 0)],
+        runs: [
+          ['suction', 'tank', 'tee', [pipe(2)]],
+          ['set', 'tee', 'tap-tee', [valve('at-pump'), { ...pump, pump: 'on-demand' } as NewPart, check, pipe(2)]],
+          ['round', 'tee', 'tap-tee', [valve('by-pass', open), pipe(2)]],
+          ['on', 'tap-tee', 'tap', [pipe(3)]],
+        ],
+      })
+    const [cut] = modesFor(bypassed(false)).filter(({ name }) => name === 'Power cut')
+    expect(cut?.positions).toEqual([
+      { part: 'by-pass', open: true },
+      { part: 'at-pump', open: false },
+    ])
+    expect(modesFor(bypassed(true)).some(({ name }) => name === 'Power cut')).toBe(false)
+  })
+  it('for the winter shut what leads outside alone, where it freezes', () => {
+    const site = worksOf({
+      nodes: [tankAt('tank', 3), jointAt('tee', 0), tapAt('kitchen', 0), tapAt('hose', 0, { fixture: 'hose' })],
+      runs: [
+        ['from', 'tank', 'tee', [valve('main'), pipe(2)]],
+        ['in', 'tee', 'kitchen', [valve('at-kitchen'), pipe(2)]],
+        ['out', 'tee', 'hose', [valve('at-hose'), pipe(9)]],
+      ],
+    })
+    const months = site.climate.months.map(month => ({ ...month, tMinC: -12, tMaxC: -2 })) as Site['climate']['months']
+    const cold: Site = { ...site, climate: { ...site.climate, months } }
+    const named = (of: Site, name: string) => modesFor(of).find(each => each.name === name)?.positions
+    expect(named(cold, 'Winter')).toEqual([{ part: 'at-hose', open: false }])
+    expect(named(cold, 'Summer')).toEqual([{ part: 'at-hose', open: true }])
+    expect(named(site, 'Winter')).toBeUndefined()
+  })
   it('can be proposed for each demo site, and each serves somebody or shuts a tank off', () => {
     for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'] as const) {
       const site = demoSite(name)
       for (const each of modesFor(site)) {
         const { taps, tanks } = servedInMode(site, { id: 'x', ...each })
-        if (!each.name.includes('cleaned'))
+        if (!/cleaned|Winter/.test(each.name))
           expect(taps.length + tanks.length, `${name}: ${each.name}`).toBeGreaterThan(0)
       }
     }
