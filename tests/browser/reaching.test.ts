@@ -97,6 +97,21 @@ describe('a line', () => {
     await page.undo(2)
     await page.until(strip, parts => parts.join() === 'valve,union,pump,check valve,pipe,float valve', 'all as it was')
   })
+  it('offers by + what may be fitted behind the part in hand, and fits it', async () => {
+    await page.subject('run:hill-line')
+    await (await page.css('[data-part-of-line="hill-line-union-1"]')).sendKeys('+')
+    const offered = async () =>
+      Promise.all(
+        (await page.all('.el-select-dropdown__item')).map(async item =>
+          (await item.isDisplayed()) ? item.getText() : '',
+        ),
+      )
+    await page.until(offered, names => names.includes('meter'), 'the choice is open')
+    await page.driver.actions().sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ENTER).perform()
+    await page.until(strip, parts => parts.length === 7, 'one more part')
+    expect((await strip())[1]).toBe('union')
+    await page.undo(1)
+  })
   it('tells what a break loses, and which valve would have stopped it', async () => {
     await page.until(
       () => page.text('[data-notes="break"]'),

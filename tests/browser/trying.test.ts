@@ -52,6 +52,24 @@ describe('the plant', () => {
   })
 })
 
+describe('readings', () => {
+  it('are pinned by picking in the Section, told there as they change, and kept for the card', async () => {
+    await page.openDemo('brindle-yard', 'try')
+    await page.subject('live')
+    await click('[data-do="pin"]')
+    const tank = await page.css('.section [data-node="tank-1"]')
+    await page.driver.executeScript(`arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true }))`, tank)
+    const pin = () => page.text('[data-pin]')
+    await page.until(pin, text => /^Level of .+ \d\.\d+ m/.test(text), 'the level is told')
+    await page.css('.section .labels .pin')
+    await page.press('So it should show')
+    await page.until(pin, text => text.includes('should be'), 'it is kept')
+    await page.subject('card')
+    expect(await page.text('[data-line^="pin:"]')).toContain('as it was kept')
+    await page.undo(2)
+  })
+})
+
 describe('plays', () => {
   it('a storm on full tanks: they spill, and the water stands over their overflows', async () => {
     await page.openDemo('quillfern-ridge', 'try')
@@ -107,6 +125,31 @@ describe('what breaks', () => {
       read => read.length === 2,
       'two readings are taken',
     )
+    // A valve may be turned for a reading: a test, which costs the way there and back.
+    const minutes = async () => Number(/(\d+) minutes/.exec(await page.text('.hunt h3'))![1])
+    const before = await minutes()
+    await page.driver.executeScript('document.querySelector(".hunt").scrollIntoView()')
+    await page.click((await page.all('.hunt .choice .el-select__wrapper'))[0]!)
+    await page.click(
+      await page.until(
+        async () => {
+          const shown = await page.all('.el-select-dropdown__item')
+          const seen = await Promise.all(
+            shown.map(async each => ((await each.getText()).startsWith('the valve in') ? each : undefined)),
+          )
+          return seen.find(each => each !== undefined)
+        },
+        item => item !== undefined,
+        'a valve to turn',
+      )!,
+    )
+    await page.click((await places())[0]!)
+    await page.until(
+      () => page.all('[data-read]'),
+      read => read.length === 3,
+      'a third reading is taken',
+    )
+    expect(await minutes()).toBeGreaterThan(before + 5)
     await page.press('That is it')
     const words = await page.text('[data-debrief]')
     expect(words).toMatch(/^(Found|Not that)\. It was .+:/)

@@ -47,7 +47,7 @@ const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 
       </dd>
       <dt>A storm</dt>
       <dd>
-        <button type="button" class="plain" @click="act({ rainMmPerH: now.rainMmPerH ? 0 : storm })">
+        <button type="button" class="plain" data-do="storm" @click="act({ rainMmPerH: now.rainMmPerH ? 0 : storm })">
           {{ now.rainMmPerH ? 'let it end' : show(storm, 'intensity') }}
         </button>
       </dd>
