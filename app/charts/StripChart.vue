@@ -38,6 +38,13 @@ const data = computed(() => ({
     pointRadius: 0,
   })),
 }))
+/** What hardly moves is not blown up: the strip shows a twentieth of it to either side. */
+const narrow = computed((): [number, number] | undefined => {
+  const values = data.value.datasets.flatMap(({ data: points }) => points.map(({ y }) => y))
+  const [least, most] = [Math.min(...values), Math.max(...values)]
+  const room = 0.05 * Math.max(Math.abs(least), Math.abs(most))
+  return values.length && most - least < room ? [least - room, most + room] : undefined
+})
 const options = computed<ChartOptions>(() => ({
   animation: false,
   parsing: false,
@@ -55,8 +62,9 @@ const options = computed<ChartOptions>(() => ({
     y: {
       type: 'linear',
       min: props.fromNothing ? 0 : undefined,
-      suggestedMax: props.fromNothing ? 0.1 : undefined,
-      ticks: { maxTicksLimit: 3, font: { size: 10 } },
+      suggestedMin: narrow.value?.[0],
+      suggestedMax: props.fromNothing ? 0.1 : narrow.value?.[1],
+      ticks: { maxTicksLimit: 3, font: { size: 10 }, callback: value => String(Number(Number(value).toPrecision(4))) },
       grace: '8%',
       grid: { drawTicks: false },
     },

@@ -5,6 +5,12 @@ import type { Label } from '#core/section'
 /** The words of the Section, where the drawing found room for them. */
 defineProps<{ labels: Label[]; lit: string | undefined }>()
 const shown = useShown()
+/** A pin says what it reads now, else what it should show; where neither is known it is not drawn. */
+function linesOf({ role, of, lines }: Label): string[] {
+  if (role !== 'pin') return lines
+  const words = shown.value.pins?.[of] ?? lines[0]!.trim()
+  return words ? [words] : []
+}
 </script>
 
 <template>
@@ -15,16 +21,24 @@ const shown = useShown()
       v-memo="[label, label.of === lit, label.role === 'pin' && shown.pins?.[label.of]]"
       :class="[label.role, { lit: label.of === lit }]"
     >
-      <path v-if="label.leader" :d="`M${label.leader[0].join(' ')} L${label.leader[1].join(' ')}`" />
-      <rect v-if="label.role === 'pin'" :x="label.x" :y="label.y - 1" :width="label.width" :height="label.height + 2" />
-      <text
-        v-for="(line, at) in label.lines"
-        :key="at"
-        :x="label.x + label.width / 2"
-        :y="label.y + 11 + at * 14"
-        :class="{ under: at > 0 }"
-        >{{ (label.role === 'pin' && shown.pins?.[label.of]) || line }}</text
-      >
+      <template v-if="linesOf(label).length">
+        <path v-if="label.leader" :d="`M${label.leader[0].join(' ')} L${label.leader[1].join(' ')}`" />
+        <rect
+          v-if="label.role === 'pin'"
+          :x="label.x"
+          :y="label.y - 1"
+          :width="label.width"
+          :height="label.height + 1"
+        />
+        <text
+          v-for="(line, at) in linesOf(label)"
+          :key="at"
+          :x="label.x + label.width / 2"
+          :y="label.y + 11 + at * 14"
+          :class="{ under: at > 0 }"
+          >{{ line }}</text
+        >
+      </template>
     </g>
   </g>
 </template>

@@ -9,7 +9,7 @@ export function useFiles() {
   const results = useResults()
   const yard = useYard()
 
-  function save(name: string, type: string, content: string): void {
+  function save(name: string, type: string, content: string | Blob): void {
     const url = URL.createObjectURL(new Blob([content], { type }))
     const link = Object.assign(document.createElement('a'), { href: url, download: name })
     link.click()
@@ -43,7 +43,7 @@ export function useFiles() {
   }
 
   /** Anything else that leaves as a file, called after the site. */
-  const saveAs = (name: string, type: string, content: string): void => save(`${stem()}-${name}`, type, content)
+  const saveAs = (name: string, type: string, content: string | Blob): void => save(`${stem()}-${name}`, type, content)
 
   return { saveAs, exportSite, exportYard, exportDays }
 }

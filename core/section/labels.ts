@@ -155,13 +155,12 @@ function wishesOf(site: Site, drawing: Drawing): Wish[] {
   return [...wishes.sort((a, b) => a.rank - b.rank), ...pinWishes(site, drawing)]
 }
 
-/** A pin stands by what it reads: what it should show, or that it is there. */
+/** A pin stands by what it reads: with what it should show, and nothing where that is not kept. */
 function pinWishes(site: Site, drawing: Drawing): Wish[] {
   return pinsOf(site).flatMap((pin): Wish[] => {
     const at = placeOfPin(site, drawing, pin)
     if (!at) return []
-    const told =
-      pin.shows === undefined ? pin.reads : showQuantity(pin.shows, PIN_KIND[pin.reads], site.standards.units).text
+    const told = pin.shows === undefined ? '' : showQuantity(pin.shows, PIN_KIND[pin.reads], site.standards.units).text
     const width = PIN_LETTERS * LETTER_PX.pin
     return [
       { of: pin.id, role: 'pin', lines: [told.padEnd(PIN_LETTERS)], at, places: round(at, width, 16, 26, 38, 52) },

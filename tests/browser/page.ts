@@ -261,6 +261,25 @@ export class Page {
     await (await this.css(selector)).sendKeys(path)
   }
 
+  /** Presses what saves a file, and gives back its name and its bytes. */
+  async savedFile(selector: string): Promise<{ name: string; bytes: Uint8Array }> {
+    const [name, base64] = await this.driver.executeAsyncScript<[string, string]>(
+      `const [selector, done] = arguments, make = URL.createObjectURL;
+      let blob;
+      URL.createObjectURL = made => make.call(URL, (blob = made));
+      HTMLAnchorElement.prototype.click = function () {
+        URL.createObjectURL = make;
+        delete HTMLAnchorElement.prototype.click;
+        const reader = new FileReader();
+        reader.onload = () => done([this.download, reader.result.slice(reader.result.indexOf(',') + 1)]);
+        reader.readAsDataURL(blob);
+      };
+      document.querySelector(selector).click()`,
+      selector,
+    )
+    return { name, bytes: new Uint8Array(Buffer.from(base64, 'base64')) }
+  }
+
   /** Opens the demo site at a step and waits for its year; what was open before is saved first. */
   async openDemo(id: string, step = 'store'): Promise<void> {
     if ((await this.all('[data-saving="unsaved"]')).length) await this.saved()

@@ -1,3 +1,4 @@
+import { extractText } from 'unpdf'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { jointAt, mainAt, pipe, tankAt, tapAt, wellAt, worksOf, type Works } from '../waterworks'
 import { writeSite } from '../../core/site'
@@ -172,5 +173,10 @@ describe('ways of running it', () => {
     const svg = decodeURIComponent((await card.getAttribute('src'))!)
     for (const name of ['well to hill', 'hill to the taps', 'rest a while']) expect(svg).toContain(name.slice(0, 10))
     expect(await page.driver.executeScript('return arguments[0].naturalWidth > 300', card)).toBe(true)
+    const { name, bytes } = await page.savedFile('[data-save="pdf"]')
+    expect(name).toBe('three-valve-card.pdf')
+    const { totalPages, text } = await extractText(bytes, { mergePages: true })
+    expect(totalPages).toBe(1)
+    for (const word of ['three: which valves for what', 'well to hill', 'open', 'shut']) expect(text).toContain(word)
   })
 })

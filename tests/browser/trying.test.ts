@@ -83,12 +83,7 @@ describe('plays', () => {
     await page.openDemo('brindle-yard', 'try')
     await page.subject('play')
     await page.css('button[aria-label="Save A usual day as a file"]')
-    const file = await page.driver.executeAsyncScript<{ name: string; text: string }>(`
-      const done = arguments[0], make = URL.createObjectURL;
-      let blob;
-      URL.createObjectURL = made => make.call(URL, (blob = made));
-      HTMLAnchorElement.prototype.click = function () { blob.text().then(text => done({ name: this.download, text })) };
-      document.querySelector('button[aria-label="Save A usual day as a file"]').click()`)
+    const file = await page.savedFile('button[aria-label="Save A usual day as a file"]')
     expect(file.name).toBe('brindle-yard-usual-day.script.json')
     await page.upload('[data-notes="plays"] input[type=file]', 'day.json', '{"format":"other"}')
     await page.until(
@@ -96,7 +91,7 @@ describe('plays', () => {
       text => text.includes('no script of Tall Cask'),
       'it is refused',
     )
-    await page.upload('[data-notes="plays"] input[type=file]', 'day.json', file.text)
+    await page.upload('[data-notes="plays"] input[type=file]', 'day.json', file.bytes)
     await page.until(book, events => events.includes('tap-opens'), 'it plays')
     expect(await page.text('.clock')).toContain('playing “A usual day”')
     await page.press('Pause')
@@ -130,19 +125,13 @@ describe('what breaks', () => {
     const before = await minutes()
     await page.driver.executeScript('document.querySelector(".hunt").scrollIntoView()')
     await page.click((await page.all('.hunt .choice .el-select__wrapper'))[0]!)
-    await page.click(
-      await page.until(
-        async () => {
-          const shown = await page.all('.el-select-dropdown__item')
-          const seen = await Promise.all(
-            shown.map(async each => ((await each.getText()).startsWith('the valve in') ? each : undefined)),
-          )
-          return seen.find(each => each !== undefined)
-        },
-        item => item !== undefined,
-        'a valve to turn',
-      )!,
-    )
+    const valveToTurn = async () => {
+      const shown = await page.all('.el-select-dropdown__item')
+      const words = await Promise.all(shown.map(each => each.getText()))
+      return shown[words.findIndex(each => each.startsWith('the valve in'))]
+    }
+    await page.until(valveToTurn, item => item !== undefined, 'a valve to turn')
+    await page.click((await valveToTurn())!)
     await page.click((await places())[0]!)
     await page.until(
       () => page.all('[data-read]'),
