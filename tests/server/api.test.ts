@@ -2,20 +2,13 @@ import type { ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { networkInterfaces } from 'node:os'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { startServer } from './start'
+import { poster, startServer } from './start'
 import { readRecord } from '../../core/climate'
 
 let server: ChildProcess
 const address = 'http://127.0.0.1:4399'
 const demo = () => JSON.parse(readFileSync('demo/quillfern-ridge.json', 'utf8')) as Record<string, unknown>
-const post = async (path: string, body: unknown) => {
-  const answer = await fetch(address + path, {
-    method: 'POST',
-    body: typeof body === 'string' ? body : JSON.stringify(body),
-    headers: { 'content-type': 'application/json' },
-  })
-  return { status: answer.status, json: (await answer.json()) as Record<string, unknown> }
-}
+const post = poster(address)
 
 beforeAll(async () => {
   server = await startServer(4399)
@@ -199,76 +192,7 @@ describe('the routes', () => {
     expect(now.flowLps).toBeGreaterThan(0)
     expect(now.pressureKPa).toBeLessThan(still.pressureKPa)
   })
-  it('play a site by a script: what was asked for, at its times', async () => {
-    const script = [
-      { atS: 0, rainMmPerH: 25 },
-      { atS: 1200, rainMmPerH: true, to: 0 },
-      { atS: 60, tap: 'bench-tap', to: 1 },
-      { atS: 120, tap: 'bench-tap', to: 0 },
-      { atS: 300, power: false },
-      { atS: 400, valve: 'run-2-valve-1', to: false },
-      { atS: 500, fault: 'burst', at: 'to-bench' },
-    ]
-    const asked = {
-      site: demo(),
-      seconds: 3600,
-      everyS: 600,
-      start: '2026-07-01T06:00',
-      levels: { 'tank-3': 1 },
-      script,
-    }
-    const { status, json } = await post('/api/try', asked)
-    expect(status).toBe(200)
-    expect(json.timesS).toEqual([0, 600, 1200, 1800, 2400, 3000, 3600])
-    const levels = (json.levels as Record<string, number[]>)['tank-3']!
-    expect(levels).toHaveLength(7)
-    expect(levels[0]).toBeCloseTo(1, 9)
-    expect(levels.at(-1)).toBeLessThan(0.9)
-    const litres = json.litres as Record<'in' | 'out' | 'spilled' | 'stored' | 'error', number>
-    expect(litres.in - litres.out - litres.spilled - litres.stored).toBeCloseTo(litres.error, 9)
-    expect(Math.abs(litres.error)).toBeLessThan(1e-6 * (litres.in + litres.out))
-    expect((json.events as { what: string }[]).map(({ what }) => what)).toContain('breaks')
-  })
   it.each<[string, string, unknown, number, string]>([
-    ['no length of play', '/api/try', { site: demo(), script: [] }, 422, 'seconds'],
-    ['a play without a site', '/api/try', { seconds: 60 }, 422, 'site'],
-    [
-      'a tap to play on',
-      '/api/try',
-      { site: demo(), seconds: 60, script: [{ atS: 1, tap: 'bath', to: 1 }] },
-      422,
-      'script.0.tap',
-    ],
-    [
-      'a tap opened twice over',
-      '/api/try',
-      { site: demo(), seconds: 60, script: [{ atS: 1, tap: 'wc', to: 2 }] },
-      422,
-      'script.0.to',
-    ],
-    ['nothing to be done', '/api/try', { site: demo(), seconds: 60, script: [{ atS: 1 }] }, 422, 'script.0'],
-    [
-      'a doing without a time',
-      '/api/try',
-      { site: demo(), seconds: 60, script: [{ tap: 'wc', to: 1 }] },
-      422,
-      'script.0.atS',
-    ],
-    [
-      'a fault nobody knows',
-      '/api/try',
-      { site: demo(), seconds: 60, script: [{ atS: 1, fault: 'rust', at: 'x' }] },
-      422,
-      'script.0.fault',
-    ],
-    ['too many looks', '/api/try', { site: demo(), seconds: 86400, everyS: 0.1 }, 422, 'everyS'],
-    [
-      'a tank that starts over its rim',
-      '/api/try',
-      { site: demo(), seconds: 60, levels: { 'tank-1': 9 } },
-      422,
-      'levels.tank-1',
-    ],
     ['a tap that is not there', '/api/network', { site: demo(), open: { bath: 1 } }, 422, 'open.bath'],
     ['a tank over its rim', '/api/network', { site: demo(), levels: { 'tank-1': 9 } }, 422, 'levels.tank-1'],
     ['a pump half running', '/api/network', { site: demo(), running: { pump: 0.5 } }, 422, 'running.pump'],

@@ -14,3 +14,13 @@ export async function startServer(port: number): Promise<ChildProcess> {
   for (let tries = 0; tries < 150 && !(await answers()); tries++) await new Promise(done => setTimeout(done, 100))
   return server
 }
+
+/** Asks routes of a server at an address as a script does: JSON out, JSON back. */
+export const poster = (address: string) => async (path: string, body: unknown) => {
+  const answer = await fetch(address + path, {
+    method: 'POST',
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+    headers: { 'content-type': 'application/json' },
+  })
+  return { status: answer.status, json: (await answer.json()) as Record<string, unknown> }
+}
