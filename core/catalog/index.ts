@@ -126,3 +126,22 @@ export {
   type Quality,
   type UsePresetId,
 } from './uses'
+export { ADAPTERS, type Adapter } from './adapters'
+export {
+  END_FAMILIES,
+  END_FAMILY_IDS,
+  endFamily,
+  endSize,
+  endWords,
+  JOIN_WORDS,
+  joinOf,
+  mates,
+  SEXES,
+  sizeWords,
+  type End,
+  type EndFamily,
+  type EndFamilyId,
+  type EndSize,
+  type JoinId,
+  type Sex,
+} from './ends'
