@@ -24,7 +24,7 @@ interface Bin {
 const TENTHS = 10
 const EPS = 1e-6
 /** So many placings are tried before the best so far is taken. */
-const MOST_TRIES = 60_000
+const MOST_TRIES = 15_000
 
 /**
  * Lays pieces out on stock lengths: least length bought, then fewest stocks. First-fit and best-fit decreasing and bins
@@ -46,7 +46,9 @@ export function cutList(piecesM: readonly number[], stockM: readonly number[], k
     filled(pieces, rooms),
   ].map(bins => shortened(bins, rooms))
   const best = candidates.reduce((one, two) => (isBetter(two, one) ? two : one))
-  const bins = searched(pieces, rooms, best)
+  const leastStocks = leastOf(pieces, longest)
+  // Of one length, fewer than the least cannot be found.
+  const bins = rooms.length === 1 && best.length === leastStocks ? best : searched(pieces, rooms, best)
   return {
     stocks: bins
       .map(({ roomMm, pieces: cut }): Stock => {
@@ -56,7 +58,7 @@ export function cutList(piecesM: readonly number[], stockM: readonly number[], k
         return { stockM: (roomMm - kerf) / 1000, piecesM: lengths, wasteM: wasteMm / 1000 }
       })
       .sort((a, b) => b.stockM - a.stockM || a.wasteM - b.wasteM),
-    leastStocks: leastOf(pieces, longest),
+    leastStocks,
   }
 }
 

@@ -176,7 +176,7 @@ export const END_FAMILIES = {
     join: 'pushed',
     tight: 'the ring, with a little soap; drawn back a centimetre for warmth',
     seen: 'a socket with a rubber ring in its groove, on drain and downpipes',
-    sizes: metric(50, 75, 110, 160),
+    sizes: metric(50, 75, 90, 110, 160),
   },
   compression: {
     name: 'compression joint on PE pipe',

@@ -70,7 +70,7 @@ export {
   usualSeries,
   type PipeSeriesId,
 } from './pipes'
-export { guessedPrice, sizesSoldL } from './prices'
+export { guessedPrice, sizesSoldL, vesselPrice } from './prices'
 export {
   DIAPHRAGM,
   PUMP_IDS,

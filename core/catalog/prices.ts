@@ -60,3 +60,6 @@ const SIZES_L = { metric: LITRE_SIZES_L, us: US_SIZES_L, imperial: IMPERIAL_SIZE
 
 /** Sizes a kind is usually sold in, in the system of units that its market speaks; litres. */
 export const sizesSoldL = (kind: TankKindId, units: System): number[] => SIZES_L[units][kind]
+
+/** A starting guess of what a pressure tank costs. */
+export const vesselPrice = (volumeL: number): number => Math.round((260 * (volumeL / 100) ** 0.7) / 10) * 10

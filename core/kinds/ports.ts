@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import { bore, choice, flag, id, kept, number, size } from './limits'
-import { OVERFLOW_ENDINGS } from '../catalog'
+import { END_FAMILY_IDS, OVERFLOW_ENDINGS, SEXES } from '../catalog'
 
 /** What a fitting in a tank's wall is for; `fire` is the one that a hydrant draws from, below all others. */
 export const PORT_ROLES = {
@@ -29,6 +29,10 @@ export const portSchema = kept({
   pipeEndM: number(0, 50).optional(),
   /** How an overflow begins: a plain pipe, one behind a screen, a water trap, or a mouth that skims the surface. */
   ending: choice(OVERFLOW_ENDINGS).optional(),
+  /** What end it has towards its line, where somebody has looked: family, size as it is called, and side. */
+  end: kept({ family: choice(END_FAMILY_IDS), size: id(), sex: choice(SEXES) }).optional(),
+  /** Which way it faces: degrees round the wall, clockwise from above, 0 where the lid's front is. */
+  bearingDeg: number(0, 360).optional(),
   /** What shuts a fitting that no line ends at yet, kept for the next tank. */
   spare: choice(['cap', 'valve']).optional(),
   /** A draw-off that hangs from a float: its hose, and how far above the floor its stop holds it. */

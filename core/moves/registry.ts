@@ -1,6 +1,17 @@
 import type { z } from 'zod'
 import { addUse, fitDrip, fitTreatment, ration } from './uses'
 import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
+import {
+  addStage,
+  dropStage,
+  measurePiece,
+  orderTasks,
+  own,
+  putInStage,
+  renameStage,
+  tickBought,
+  tickTask,
+} from './building'
 import { dropPin, keepReading, noteFound, pinReading } from './commissioning'
 import { dropMode, keepMode, renameMode, setPositions, turnToMode } from './modes'
 import { addTank } from './addTank'
@@ -135,6 +146,15 @@ export const MOVES = {
   dropMode,
   turnToMode,
   noteFound,
+  tickBought,
+  own,
+  measurePiece,
+  tickTask,
+  orderTasks,
+  addStage,
+  renameStage,
+  dropStage,
+  putInStage,
   pinReading,
   keepReading,
   dropPin,

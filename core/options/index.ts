@@ -1,2 +1,2 @@
 export { outsideCost, weigh, weighOption, type Weighed, type Weighing } from './weigh'
-export { boreChoices, seriesOf, sideBySide, vesselPrice, vesselSizes, type BoreChoice, type SideBySide } from './lifts'
+export { boreChoices, seriesOf, sideBySide, vesselSizes, type BoreChoice, type SideBySide } from './lifts'

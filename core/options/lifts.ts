@@ -20,6 +20,7 @@ import {
   pipeSeries,
   PRESSURE_TANKS_L,
   usualSeries,
+  vesselPrice,
   type HoldId,
   type LiftId,
   type PipeSeriesId,
@@ -77,9 +78,6 @@ function figuresOf(site: Site, feed: Feed): Omit<SideBySide, 'by' | 'hold' | 'no
       (feed.vessel ? (feed.vessel.price ?? vesselPrice(feed.vessel.volumeL)) : 0),
   }
 }
-
-/** A starting guess of what a pressure tank costs. */
-export const vesselPrice = (volumeL: number): number => Math.round((260 * (volumeL / 100) ** 0.7) / 10) * 10
 
 /** Sizes of pressure tank side by side; the feed's own among them. */
 export function vesselSizes(site: Site, feed: Feed): (Cycling & { volumeL: number; price: number })[] {

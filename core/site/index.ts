@@ -63,6 +63,8 @@ export {
   type GutterStretch,
   type Mode,
   type Pin,
+  type Building,
+  type Stage,
   type Move,
   type Outline,
   type PlanOption,

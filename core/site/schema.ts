@@ -187,6 +187,30 @@ export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSc
 /** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
 export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).optional() })
 
+/** What was bought, measured, done and put off while it is built; stages, and which things come with each. */
+export const buildSchema = kept({
+  /** Own stock: things by their id on the list, and lengths left over. */
+  owned: z
+    .array(kept({ id: id(), count: number(0, 1e6) }))
+    .max(1000)
+    .optional(),
+  bought: z.array(id()).max(2000).optional(),
+  /** Pieces that were measured in their place. */
+  measured: z
+    .array(kept({ piece: text(), lengthM: size(1000) }))
+    .max(2000)
+    .optional(),
+  done: z
+    .array(kept({ task: text(), on: z.iso.date('must be a date, such as 2027-04-18'), note: text(1000).optional() }))
+    .max(5000)
+    .optional(),
+  /** Tasks in the order in which somebody wants them, as far as it may be. */
+  order: z.array(text()).max(5000).optional(),
+  stages: z
+    .array(kept({ id: id(), name: text(), holds: z.array(id()).max(3000) }))
+    .max(20)
+    .optional(),
+})
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -226,6 +250,7 @@ export const siteSchema = kept({
   /** What was found when it was first filled, by the line of the card it stands on. */
   found: z.array(foundSchema).max(2000).optional(),
   pins: z.array(pinSchema).max(100).optional(),
+  build: buildSchema.optional(),
   options: z.array(optionSchema).max(50),
 })
 
@@ -241,6 +266,8 @@ export type Use = Read<typeof useSchema>
 export type Amount = Read<typeof amountSchema>
 export type Mode = Read<typeof modeSchema>
 export type Pin = Read<typeof pinSchema>
+export type Building = Read<typeof buildSchema>
+export type Stage = NonNullable<Building['stages']>[number]
 export type PlanOption = Read<typeof optionSchema>
 export type Move = Read<typeof moveSchema>
 export type Site = Omit<Read<typeof siteSchema>, 'nodes' | 'runs'> & { nodes: SiteNode[]; runs: Run[] }

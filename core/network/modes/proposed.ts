@@ -17,7 +17,7 @@ import {
   type Step,
 } from '../../site'
 import type { NodeOf, SiteNode } from '../../kinds'
-import type { FixtureId } from '../../catalog'
+import { FIXTURES } from '../../catalog'
 
 /** A way of running the site that could be named: what is open and shut for it. */
 export interface ProposedMode {
@@ -162,14 +162,11 @@ function powerCut(site: Site): ProposedMode[] {
   return opened.length && served(inMode(site, mode)) > served(site) ? [{ name: mode.name, positions }] : []
 }
 
-/** Fixtures that stand where frost comes. */
-const OUTSIDE: ReadonlySet<FixtureId> = new Set(['hose', 'trough', 'drip', 'hydrant', 'tap'])
-
 /** Where it freezes: lines that lead to nothing but taps outside shut by their last valve, and for summer opened again. */
 function winter(site: Site): ProposedMode[] {
   if (!coldMonths(site).length) return []
   const outside = (node: SiteNode | undefined): node is NodeOf<'tap'> =>
-    node?.kind === 'tap' && OUTSIDE.has(node.fixture)
+    node?.kind === 'tap' && FIXTURES[node.fixture].outside
   const shut = site.runs.flatMap(run => {
     const valve = valvesIn(run).at(-1)
     const ends = [

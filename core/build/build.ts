@@ -1,0 +1,105 @@
+import { cutList } from './cuts'
+import { gateOf } from './gate'
+import { stockOf } from './materials'
+import { planOf } from './order/order'
+import { piecesOf } from './pieces'
+import { bySize, chainAt, KERF_MM, mainPipe, sizeOf } from './takeoff/lines'
+import { toBuy, totalOf } from './takeoff/takeoff'
+import type { ChainStep } from './chain'
+import { showQuantity } from '../units'
+import type { Phrase } from '../words'
+import { graphOf, tanksOf, type Site } from '../site'
+import type { Port } from '../kinds'
+import type { End } from '../catalog'
+
+/** The cuts of one kind of pipe: its pieces, and the lengths that they are cut from. */
+export interface CutSheet {
+  size: string
+  pieces: ReturnType<typeof piecesOf>
+  stocks: NonNullable<ReturnType<typeof cutList>>['stocks']
+  leastStocks: number
+}
+
+/** Every cut list of a site, one a size. */
+export function cutSheets(site: Site): CutSheet[] {
+  return bySize(piecesOf(site)).map(pieces => {
+    const { bought } = pieces[0]!
+    const cut = cutList(
+      pieces.map(({ cutM }) => cutM),
+      stockOf(site, bought),
+      KERF_MM,
+    )
+    return { size: sizeOf(bought), pieces, stocks: cut?.stocks ?? [], leastStocks: cut?.leastStocks ?? 0 }
+  })
+}
+
+/** A tank's port whose end somebody has said, with what leads from it to its line's pipe. */
+export interface PortChain {
+  at: string
+  tankId: string
+  port: string
+  runId: string
+  from: End
+  steps: ChainStep[]
+  /** True where no adapters meet. */
+  none: boolean
+}
+export function portChains(site: Site): PortChain[] {
+  return tanksOf(site).flatMap(tank =>
+    tank.ports.flatMap((port): PortChain[] => {
+      const run = graphOf(site)
+        .at(tank.id)
+        .find(each => [each.from, each.to].some(end => end.node === tank.id && end.port === port.name))
+      if (!port.end || !run) return []
+      const chain = chainAt(site, port as Port & { end: End }, mainPipe(site, run))
+      const at = `${tank.id}:${port.name}`
+      return [
+        {
+          at,
+          tankId: tank.id,
+          port: port.name,
+          runId: run.id,
+          from: port.end,
+          steps: chain?.steps ?? [],
+          none: !chain,
+        },
+      ]
+    }),
+  )
+}
+
+/** Words of a phrase in the site's units, for who asks from outside. */
+const textOf = (site: Site, phrase: Phrase): string =>
+  phrase
+    .map(each => (typeof each === 'string' ? each : showQuantity(each.value, each.kind, site.standards.units).text))
+    .join('')
+
+/** Everything that is asked of a plan that is to be built, as it is answered to programs. */
+export function buildOf(site: Site, owned?: readonly { id: string; count: number }[], month = 6) {
+  const items = toBuy(site, owned)
+  return {
+    parts: items.map(({ id, what, size, toBuy: count, unit, price, forIds }) => ({
+      id,
+      what,
+      size: textOf(site, size),
+      count,
+      unit,
+      price: price ?? null,
+      forRuns: forIds,
+    })),
+    cuts: cutSheets(site).map(({ size, stocks }) => ({ size, stocks })),
+    chains: portChains(site).map(({ at, steps }) => ({
+      at,
+      steps: steps.map(({ adapter, price }) => ({ adapter: adapter.name, price })),
+    })),
+    order: planOf(site, undefined, month).map(({ id, what, after, day, minutes }) => ({
+      id,
+      what,
+      after,
+      day,
+      minutes,
+    })),
+    gate: gateOf(site, month).map(({ id, open, costsLater }) => ({ id, open: open !== undefined, costsLater })),
+    total: Math.round(100 * totalOf(items)) / 100,
+  }
+}

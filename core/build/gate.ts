@@ -1,0 +1,116 @@
+import { planOf, type Planned } from './order/order'
+import { fillL } from '../network'
+import { graphOf, nameOf, roofMonthL, runName, tanksOf, type Run, type Site } from '../site'
+import type { Tank } from '../kinds'
+import { NEAR } from '../catalog'
+
+/** What must be there before the first rain, or before water is let in by hand. */
+export interface GateItem {
+  id: string
+  before: 'rain' | 'water'
+  what: string
+  at: string
+  /** Why it is open; nothing where it is shut. */
+  open?: string
+  /** What forgetting it comes to: litres to let out, and days of rain at this season to fill again; and what is done then. */
+  costsLater: { litres: number; days?: number }
+  later: string
+}
+
+const DAYS = 30.4
+
+/**
+ * The gate of a site in a month: each thing that a full tank makes dear, open while it is not in the plan or its task is
+ * not done.
+ */
+export function gateOf(site: Site, month: number): GateItem[] {
+  const plan = new Map(planOf(site).map(task => [task.id, task]))
+  return [
+    ...tanksOf(site).flatMap(tank => tankGate(site, tank, plan, month)),
+    ...site.runs.flatMap(run => arrowGate(site, run, plan)),
+  ]
+}
+
+/** Why a task is still open: it is not done, and what it waits for. */
+function undone(plan: ReadonlyMap<string, Planned>, id: string): string | undefined {
+  const task = plan.get(id)
+  if (!task || task.done) return undefined
+  return task.waitsFor.length ? `not yet: ${lowered(plan.get(task.waitsFor[0]!)!.what)} comes first` : 'not done yet'
+}
+const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1)
+
+function tankGate(site: Site, tank: Tank, plan: ReadonlyMap<string, Planned>, month: number): GateItem[] {
+  const { id, name } = tank
+  const graph = graphOf(site)
+  const fullL = fillL(site, id)
+  const rainL = roofMonthL(site, month) / Math.max(1, tanksOf(site).length) / DAYS
+  const costsLater = { litres: Math.round(fullL), ...(rainL > 0.5 ? { days: Math.ceil(fullL / rainL) } : {}) }
+  const at = (port: string): Run[] =>
+    graph.at(id).filter(run => [run.from, run.to].some(end => end.node === id && end.port === port))
+  const byRole = (role: string) => tank.ports.filter(port => port.role === role)
+  const empties = 'Let it out by the drain, or plug the hole from inside with a bung on a rod, and fit it then.'
+  const item = (of: string, before: GateItem['before'], what: string, open: string | undefined): GateItem[] => [
+    { id: `${of}:${id}`, before, what, at: id, ...(open ? { open } : {}), costsLater, later: empties },
+  ]
+  const wall = undone(plan, `wall:${id}`)
+  const outlets = [...byRole('outlet'), ...byRole('fire')].filter(port => at(port.name).length)
+  const bare = outlets.find(port => !at(port.name).some(run => run.parts.some(({ kind }) => kind === 'valve')))
+  const next = tank.ports.some(({ spare }) => spare) || byRole('link').length > 0
+  const drains = byRole('drain').length > 0 || outlets.some(({ heightM }) => heightM < 0.15)
+  const overflow = byRole('overflow').find(port => at(port.name).length)
+  const runsTo = overflow && graph.node(at(overflow.name)[0]!.to.node)
+  const near =
+    runsTo?.kind === 'outfall' && runsTo.near && NEAR[runsTo.near].harm
+      ? `it runs towards ${NEAR[runsTo.near].name}`
+      : undefined
+  const base = tank.base === 'bare-soil' ? 'it stands on bare soil' : undone(plan, `base:${id}`)
+  return [
+    ...item(
+      'supply',
+      'rain',
+      `${name}: its supply outlet, with a valve`,
+      !outlets.length
+        ? 'nothing draws from it yet, and there is no outlet'
+        : bare
+          ? 'the supply outlet has no valve'
+          : wall,
+    ),
+    ...item(
+      'next',
+      'rain',
+      `${name}: a valve or a cap for the next tank`,
+      next ? wall : 'nothing is left for the next tank',
+    ),
+    ...item('drain', 'rain', `${name}: a way to drain it`, drains ? wall : 'no hole lies low enough to drain it'),
+    ...item(
+      'overflow',
+      'rain',
+      `${name}: its overflow, and where that runs`,
+      !overflow ? 'it has no overflow with a line' : (near ?? undone(plan, `make:${at(overflow.name)[0]!.id}`)),
+    ),
+    ...item(
+      'air',
+      'rain',
+      `${name}: vent and meshes`,
+      tank.lid && !tank.ventMm ? 'it has no vent' : undone(plan, `inside:${id}`),
+    ),
+    ...item('tight', 'water', `${name}: every fitting tight from inside`, wall),
+    ...item('base', 'water', `${name}: its base, cured`, base),
+  ]
+}
+
+function arrowGate(site: Site, run: Run, plan: ReadonlyMap<string, Planned>): GateItem[] {
+  if (!run.parts.some(({ kind }) => kind === 'check')) return []
+  const open = undone(plan, `make:${run.id}`)
+  return [
+    {
+      id: `arrow:${run.id}`,
+      before: 'water',
+      what: `“${runName(site, run)}”: the check valve’s arrow towards ${nameOf(site, run.to.node)}`,
+      at: run.id,
+      ...(open ? { open } : {}),
+      costsLater: { litres: 0 },
+      later: 'Shut the valves to both sides, open its unions, and turn it round.',
+    },
+  ]
+}

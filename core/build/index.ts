@@ -1,0 +1,26 @@
+export { buildOf, cutSheets, portChains, type CutSheet, type PortChain } from './build'
+export {
+  chains,
+  endsOfStep,
+  knowsEnd,
+  WEIGHING_IDS,
+  WEIGHINGS,
+  type Chain,
+  type ChainStep,
+  type Weighing,
+  type WeighingId,
+} from './chain'
+export { cutList, type CutList, type Stock } from './cuts'
+export { gateOf, type GateItem } from './gate'
+export { aroundM, holesOf, holesOfTank, landsAtMm, sawFor, type Hole } from './holes'
+export { acrossOf, identify, type Candidate, type Identified, type Question, type Seen } from './identify'
+export { closedLoops } from './loops'
+export { boughtAs, MATERIALS, metrePrice, pipeId, stockOf, type Bought, type MaterialId } from './materials'
+export { fitsInto, hasNoCircle, inOrder, moveTask, planOf, type Crew, type Planned } from './order/order'
+export { WORK_IDS, WORKS, type Task, type WorkId } from './order/task'
+export { tasksOf } from './order/tasks'
+export { cornersOf, piecesOf, type Piece, type PieceEnd } from './pieces'
+export { fitNow, partsOfStage, siteAt, stagesOf, type FitNow } from './stages'
+export { GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, type Unit } from './takeoff/items'
+export { chainAt, KERF_MM, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
+export { byTrip, takeOff, toBuy, totalOf, type ToBuy } from './takeoff/takeoff'

@@ -1,0 +1,45 @@
+import { listOf, tripOf, TRIP_IDS, type Item, type TripId } from './items'
+import { takeOffLines } from './lines'
+import { takeOffSundries } from './sundries'
+import { takeOffThings } from './things'
+import { piecesOf } from '../pieces'
+import type { Site } from '../../site'
+
+/** Everything a plan is made of, counted and priced as far as anybody knows. */
+export function takeOff(site: Site): Item[] {
+  const known = made.get(site)
+  if (known) return known
+  const list = listOf(site)
+  const pieces = piecesOf(site)
+  takeOffThings(site, list)
+  takeOffSundries(site, list, takeOffLines(site, list, pieces), pieces)
+  const items = list.all()
+  made.set(site, items)
+  return items
+}
+/** A document never changes once made, and its list is asked for by every reader of it. */
+const made = new WeakMap<Site, Item[]>()
+
+/** A thing that is still to be bought: what the list says, less what is there. */
+export interface ToBuy extends Item {
+  owned: number
+  toBuy: number
+  cost?: number
+}
+
+/** What is still to be bought, by own stock: what the document holds, or what is told. */
+export function toBuy(site: Site, owned: readonly { id: string; count: number }[] = site.build?.owned ?? []): ToBuy[] {
+  const have = new Map(owned.map(({ id, count }) => [id, count]))
+  return takeOff(site).map(item => {
+    const own = Math.min(item.count, have.get(item.id) ?? 0)
+    const left = Math.round((item.count - own) * 10) / 10
+    return { ...item, owned: own, toBuy: left, ...(item.price === undefined ? {} : { cost: left * item.price }) }
+  })
+}
+
+/** What all of it costs; what has no price is not in it. */
+export const totalOf = (items: readonly ToBuy[]): number => items.reduce((sum, { cost = 0 }) => sum + cost, 0)
+
+/** The list by trips to the shop, those without anything left out. */
+export const byTrip = (items: readonly ToBuy[]): { trip: TripId; items: ToBuy[] }[] =>
+  TRIP_IDS.map(trip => ({ trip, items: items.filter(item => tripOf(item) === trip) })).filter(each => each.items.length)
