@@ -133,6 +133,7 @@ export {
   endFamily,
   endSize,
   endWords,
+  isInch,
   JOIN_WORDS,
   joinOf,
   mates,

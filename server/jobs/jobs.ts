@@ -1,15 +1,23 @@
 import { Refused } from '../lib/refused'
 import { balanceJob } from './balance'
+import { buildJob } from './build'
+import { chainJob } from './chain'
+import { cutsJob } from './cuts'
 import { jsonIn } from './documents'
 import { networkJob } from './network'
 import { reviewJob } from './review'
 import { tryJob } from './try'
 
 /** What a thread is asked for, each from the body of a request to its answer. */
-const JOBS = { balance: balanceJob, network: networkJob, review: reviewJob, try: tryJob } satisfies Record<
-  string,
-  (json: unknown) => unknown
->
+const JOBS = {
+  balance: balanceJob,
+  build: buildJob,
+  chain: chainJob,
+  cuts: cutsJob,
+  network: networkJob,
+  review: reviewJob,
+  try: tryJob,
+} satisfies Record<string, (json: unknown) => unknown>
 
 export type JobName = keyof typeof JOBS
 
