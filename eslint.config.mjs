@@ -56,7 +56,7 @@ const floorRules = FLOORS.flatMap((rooms, level) =>
 
 /** The app's rooms, lowest first, held to the same rule. */
 const APP_FLOORS = [
-  ['db', 'workers'],
+  ['db', 'workers', 'print'],
   ['stores'],
   ['fields'],
   ['charts'],

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { usePrinting } from '~/print/printNotes'
+
 /**
  * A group of notes that folds, with what it comes to in its head. It opens by itself where something in it is amiss;
  * whether a person opened or shut it is kept for as long as they are here.
  */
 const props = defineProps<{ id: string; title: string; summary?: string; amiss?: boolean; open?: boolean }>()
 const wished = useState<Record<string, boolean>>('folds', () => ({}))
-const shown = computed(() => wished.value[props.id] ?? (props.amiss || props.open || false))
+const printing = usePrinting()
+const shown = computed(() => printing.value || (wished.value[props.id] ?? (props.amiss || props.open || false)))
 const toggle = () => (wished.value = { ...wished.value, [props.id]: !shown.value })
 const body = useId()
 </script>

@@ -39,6 +39,9 @@ export function useUnits() {
     /** An amount in the money of the site, which is what it says it is. */
     money: (amount: number) =>
       `${Math.round(amount).toLocaleString('en').replaceAll(',', ' ')} ${store.site?.standards.currency ?? ''}`.trim(),
+    /** The price of a small thing, to the hundredth. */
+    price: (amount: number) =>
+      `${amount < 100 ? amount.toFixed(2) : Math.round(amount)} ${store.site?.standards.currency ?? ''}`.trim(),
     phrase: (words: string | Phrase) => phraseText(words, store.system),
   }
 }

@@ -43,3 +43,7 @@ export const pictureAsPdf = (svg: string, landscape: boolean): Promise<Blob> =>
     pageMargins: 30,
     content: [{ svg, fit: landscape ? [780, 530] : [535, 780], font: 'Text' }],
   })
+
+/** A page that is drawn in millimetres, at its true size. */
+export const pageAsPdf = (svg: string): Promise<Blob> =>
+  pdfOf({ pageSize: 'A4', pageMargins: 0, content: [{ svg, width: 595.28, font: 'Text' }] })

@@ -1,3 +1,4 @@
+import { build } from './build/definition'
 import { catchStep } from './catch/definition'
 import { clean } from './clean/definition'
 import { lift } from './lift/definition'
@@ -16,7 +17,7 @@ export const STEPS: StepDefinition[] = [
   lift,
   reach,
   tryStep,
-  { id: 'build', name: 'Build' },
+  build,
   { id: 'keep', name: 'Keep' },
 ]
 

@@ -6,8 +6,7 @@ import { piecesOf } from './pieces'
 import { bySize, chainAt, KERF_MM, mainPipe, sizeOf } from './takeoff/lines'
 import { toBuy, totalOf } from './takeoff/takeoff'
 import type { ChainStep } from './chain'
-import { showQuantity } from '../units'
-import type { Phrase } from '../words'
+import { phraseText } from '../words'
 import { graphOf, tanksOf, type Site } from '../site'
 import type { Port } from '../kinds'
 import type { End } from '../catalog'
@@ -68,12 +67,6 @@ export function portChains(site: Site): PortChain[] {
   )
 }
 
-/** Words of a phrase in the site's units, for who asks from outside. */
-const textOf = (site: Site, phrase: Phrase): string =>
-  phrase
-    .map(each => (typeof each === 'string' ? each : showQuantity(each.value, each.kind, site.standards.units).text))
-    .join('')
-
 /** Everything that is asked of a plan that is to be built, as it is answered to programs. */
 export function buildOf(site: Site, owned?: readonly { id: string; count: number }[], month = 6) {
   const items = toBuy(site, owned)
@@ -81,7 +74,7 @@ export function buildOf(site: Site, owned?: readonly { id: string; count: number
     parts: items.map(({ id, what, size, toBuy: count, unit, price, forIds }) => ({
       id,
       what,
-      size: textOf(site, size),
+      size: phraseText(size, site.standards.units),
       count,
       unit,
       price: price ?? null,

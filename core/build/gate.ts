@@ -18,6 +18,8 @@ export interface GateItem {
 }
 
 const DAYS = 30.4
+/** A hole that lies lower drains its tank, all but the mud. */
+const LOW_M = 0.15
 
 /**
  * The gate of a site in a month: each thing that a full tank makes dear, open while it is not in the plan or its task is
@@ -53,10 +55,13 @@ function tankGate(site: Site, tank: Tank, plan: ReadonlyMap<string, Planned>, mo
     { id: `${of}:${id}`, before, what, at: id, ...(open ? { open } : {}), costsLater, later: empties },
   ]
   const wall = undone(plan, `wall:${id}`)
+  // A tank that is joined at the bottom is drawn from, and drained, by the others.
+  const joined = byRole('link').filter(port => at(port.name).length)
   const outlets = [...byRole('outlet'), ...byRole('fire')].filter(port => at(port.name).length)
-  const bare = outlets.find(port => !at(port.name).some(run => run.parts.some(({ kind }) => kind === 'valve')))
-  const next = tank.ports.some(({ spare }) => spare) || byRole('link').length > 0
-  const drains = byRole('drain').length > 0 || outlets.some(({ heightM }) => heightM < 0.15)
+  const drawn = [...outlets, ...joined]
+  const bare = drawn.find(port => !at(port.name).some(run => run.parts.some(({ kind }) => kind === 'valve')))
+  const next = tank.ports.some(({ spare }) => spare) || joined.length > 0
+  const drains = byRole('drain').length > 0 || drawn.some(({ heightM }) => heightM < LOW_M)
   const overflow = byRole('overflow').find(port => at(port.name).length)
   const runsTo = overflow && graph.node(at(overflow.name)[0]!.to.node)
   const near =
@@ -69,7 +74,7 @@ function tankGate(site: Site, tank: Tank, plan: ReadonlyMap<string, Planned>, mo
       'supply',
       'rain',
       `${name}: its supply outlet, with a valve`,
-      !outlets.length
+      !drawn.length
         ? 'nothing draws from it yet, and there is no outlet'
         : bare
           ? 'the supply outlet has no valve'

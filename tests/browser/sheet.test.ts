@@ -63,7 +63,7 @@ describe('one subject at a time', () => {
   })
   it('none needs more than two windows of scrolling', async () => {
     for (const site of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'])
-      for (const step of ['need', 'catch', 'clean', 'store', 'lift', 'reach', 'try']) {
+      for (const step of ['need', 'catch', 'clean', 'store', 'lift', 'reach', 'try', 'build']) {
         await page.openDemo(site, step)
         const tall = await page.driver.executeAsyncScript<string[]>(`
           const done = arguments[0];

@@ -3,7 +3,8 @@ import type { Site } from '../../site'
 
 /** Where on the list a thing stands, in the order in which it is bought. */
 export const GROUPS = {
-  tanks: { name: 'Tanks and what they stand on', trip: 'ahead' },
+  tanks: { name: 'Tanks', trip: 'ahead' },
+  bases: { name: 'What they stand on', trip: 'first' },
   walls: { name: 'Through tanks’ walls', trip: 'first' },
   parts: { name: 'Valves, pumps and other parts', trip: 'ahead' },
   pipes: { name: 'Pipe', trip: 'second' },

@@ -15,11 +15,11 @@ function grounds(tank: Tank): { areaM2: number; aroundM: number } {
 
 function gravel(site: Site, list: List, tank: Tank, m3: number): void {
   const { count, ...sold } = byRoom(site, m3, 55)
-  list.add({ id: 'gravel', what: 'crushed gravel', ...sold, group: 'tanks' }, count, tank.id)
+  list.add({ id: 'gravel', what: 'crushed gravel', ...sold, group: 'bases' }, count, tank.id)
 }
 function concrete(site: Site, list: List, tank: Tank, bags: number): void {
   const size = trade(site, '25 kg', '50 lb')
-  list.add({ id: 'concrete', what: 'concrete, dry', size, unit: 'bag', guess: 6, group: 'tanks' }, bags, tank.id)
+  list.add({ id: 'concrete', what: 'concrete, dry', size, unit: 'bag', guess: 6, group: 'bases' }, bags, tank.id)
 }
 
 /** What each kind of base is made of. */
@@ -35,7 +35,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         size: trade(site, '200 × 38 mm', '2 × 8 in'),
         unit: 'm',
         guess: 6,
-        group: 'tanks',
+        group: 'bases',
       },
       aroundM,
       tank.id,
@@ -44,7 +44,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
   slab(site, list, tank) {
     const { areaM2, aroundM } = grounds(tank)
     concrete(site, list, tank, (areaM2 * SLAB_M) / BAG_M3)
-    list.add({ id: 'steel-mesh', what: 'steel mesh', unit: 'm²', guess: 5, group: 'tanks' }, areaM2, tank.id)
+    list.add({ id: 'steel-mesh', what: 'steel mesh', unit: 'm²', guess: 5, group: 'bases' }, areaM2, tank.id)
     gravel(site, list, tank, areaM2 * 0.1)
     list.add(
       {
@@ -53,7 +53,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         size: trade(site, '100 × 25 mm', '1 × 4 in'),
         unit: 'm',
         guess: 3,
-        group: 'tanks',
+        group: 'bases',
       },
       aroundM,
       tank.id,
@@ -66,7 +66,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         what: 'concrete block, solid',
         size: trade(site, '440 × 215 × 100 mm', '16 × 8 × 4 in'),
         guess: 3,
-        group: 'tanks',
+        group: 'bases',
       },
       Math.max(4, contactAreaM2(tank) / BLOCK_M2 / 2) * 2,
       tank.id,
@@ -85,7 +85,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         size: trade(site, '100 × 100 mm', '4 × 4 in'),
         unit: 'm',
         guess: 9,
-        group: 'tanks',
+        group: 'bases',
       },
       posts * (highM + POST_SPARE_M),
       tank.id,
@@ -97,7 +97,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         size: trade(site, '150 × 50 mm', '2 × 6 in'),
         unit: 'm',
         guess: 6,
-        group: 'tanks',
+        group: 'bases',
       },
       4 * sideM + Math.ceil(sideM / 0.4) * sideM,
       tank.id,
@@ -109,7 +109,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         size: trade(site, '140 × 38 mm', '2 × 6 in'),
         unit: 'm',
         guess: 4.5,
-        group: 'tanks',
+        group: 'bases',
       },
       (sideM / 0.145) * sideM,
       tank.id,
@@ -122,7 +122,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
           size: trade(site, '100 × 38 mm', '2 × 4 in'),
           unit: 'm',
           guess: 3.5,
-          group: 'tanks',
+          group: 'bases',
         },
         4 * Math.hypot(highM, sideM),
         tank.id,
@@ -133,7 +133,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
         what: 'galvanised bolt with washers',
         size: trade(site, 'M12', '1/2 in'),
         guess: 1.6,
-        group: 'tanks',
+        group: 'bases',
       },
       posts * 6,
       tank.id,
@@ -143,7 +143,7 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
   buried(site, list, tank) {
     const { areaM2 } = grounds(tank)
     const { count, ...sold } = byRoom(site, areaM2 * SAND_M * 3, 40)
-    list.add({ id: 'sand', what: 'washed sand for the bed and round it', ...sold, group: 'tanks' }, count, tank.id)
+    list.add({ id: 'sand', what: 'washed sand for the bed and round it', ...sold, group: 'bases' }, count, tank.id)
   },
 }
 
@@ -164,7 +164,7 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
   BASE_PARTS[tank.base](site, list, tank)
   if (tank.mat)
     list.add(
-      { id: 'mat', what: 'mat under the tank', unit: 'm²', guess: 9, group: 'tanks' },
+      { id: 'mat', what: 'mat under the tank', unit: 'm²', guess: 9, group: 'bases' },
       contactAreaM2(tank),
       tank.id,
     )
@@ -301,7 +301,7 @@ const THINGS: { [Kind in NodeKind]: (site: Site, list: List, node: NodeOf<Kind>)
     if (!pit) return
     const m3 = pit.lengthM * pit.widthM * pit.depthM * (1 - pit.voidShare)
     const { count, ...sold } = byRoom(site, m3, 48)
-    list.add({ id: 'soakaway-stone', what: 'clean stone for a soakaway', ...sold, group: 'tanks' }, count, id)
+    list.add({ id: 'soakaway-stone', what: 'clean stone for a soakaway', ...sold, group: 'bases' }, count, id)
   },
 }
 

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import FoldGroup from '~/fields/FoldGroup.vue'
+import { usePrint } from '~/print/printNotes'
+import RolledWall from './RolledWall.vue'
+import { buildFor } from './told'
+import QuantityField from '~/fields/QuantityField.vue'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { useFiles } from '~/stores/useFiles'
+import { portId, tanksOf } from '#core/site'
+import { moveOf, setField } from '#core/moves'
+import { holeSheet } from '#core/exchange'
+import type { Hole } from '#core/build'
+import type { Tank } from '#core/kinds'
+
+/** Each tank's holes: how high, which way they face, what saw, from which side; the wall rolled flat; true-size templates. */
+const store = useSite()
+const { show } = useUnits()
+const { saveAs } = useFiles()
+const holes = computed(() => buildFor(store.site!).holes)
+const tanks = computed(() => tanksOf(store.site!).filter(({ id }) => holes.value.some(({ tankId }) => tankId === id)))
+const of = (tank: Tank) => holes.value.filter(({ tankId }) => tankId === tank.id)
+const BY: Record<Hole['by'], string> = {
+  bulkhead: 'for a bulkhead fitting',
+  ring: 'for a rubber ring',
+  'fitting of its own': 'there already',
+}
+const sheetOf = (tank: Tank) =>
+  holeSheet(
+    tank.name,
+    of(tank),
+    hole =>
+      `${of(tank).indexOf(hole) + 1}: ${hole.port.role}, ${show(hole.sawMm, 'bore')}, ${show(hole.heightM, 'length')} up`,
+  )
+async function savePdf(tank: Tank): Promise<void> {
+  const { pageAsPdf } = await import('~/print/pdf')
+  saveAs(`holes-${tank.id}.pdf`, 'application/pdf', await pageAsPdf(sheetOf(tank)))
+}
+const print = usePrint()
+</script>
+
+<template>
+  <section data-notes="holes" class="printed">
+    <h2>Holes</h2>
+    <p class="unprinted">
+      Measure twice: from the floor of the tank, and round from its front. Clear of ribs, seams and the float’s arm ·
+      <button type="button" class="plain" @click="print">Print it</button>
+    </p>
+    <FoldGroup
+      v-for="(tank, number) in tanks"
+      :id="`build-holes-${tank.id}`"
+      :key="tank.id"
+      :title="tank.name"
+      :summary="of(tank).length === 1 ? 'one hole' : `${of(tank).length} holes`"
+      :open="number === 0"
+    >
+      <RolledWall :tank="tank" :holes="of(tank)" />
+      <div class="wide">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col" />
+              <th scope="col">above the floor</th>
+              <th scope="col">faces</th>
+              <th scope="col">saw</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(hole, at) in of(tank)" :key="hole.id" :data-hole="hole.id">
+              <th scope="row">{{ at + 1 }}. {{ hole.words }}</th>
+              <td>
+                <QuantityField
+                  :label="`Height of ${hole.port.name} of ${tank.name}`"
+                  kind="length"
+                  :value="hole.heightM"
+                  :set="value => store.make(moveOf('setPort', { tank: tank.id, port: hole.port.name, heightM: value }))"
+                />
+              </td>
+              <td>
+                <QuantityField
+                  :label="`Bearing of ${hole.port.name} of ${tank.name}`"
+                  kind="angle"
+                  :value="hole.bearingDeg"
+                  :set="value => store.make(setField('port', portId(tank.id, hole.port.name), 'bearingDeg', value))"
+                /><span v-if="hole.guessed" class="soft small"> guessed</span>
+              </td>
+              <td>
+                {{ show(hole.sawMm, 'bore') }} <span class="soft small">{{ BY[hole.by] }}, from {{ hole.from }}</span>
+              </td>
+              <td>
+                <span v-for="words in hole.amiss" :key="words" class="wrong small">{{ words }}. </span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="unprinted small">
+        <button type="button" class="plain" :data-save="`holes-${tank.id}`" @click="savePdf(tank)">
+          Templates at true size, as PDF
+        </button>
+        ·
+        <button type="button" class="plain" @click="saveAs(`holes-${tank.id}.svg`, 'image/svg+xml', sheetOf(tank))">
+          as SVG
+        </button>
+      </p>
+    </FoldGroup>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  margin: 10px 0 2px;
+}
+</style>

@@ -1,0 +1,27 @@
+import { WAITING, type StepDefinition } from '~/steps/step'
+
+/** What is taken off a plan is worked out by what is loaded when somebody first comes to this step. */
+const told = shallowRef<typeof import('./told')>()
+function loaded(): typeof told.value {
+  if (!told.value) void import('./told').then(module => (told.value = module))
+  return told.value
+}
+
+export const build: StepDefinition = {
+  id: 'build',
+  name: 'Build',
+  sheet: defineAsyncComponent(() => import('./BuildSheet.vue')),
+  started: site => site.nodes.length > 0,
+  subjects: context => loaded()?.subjects(context) ?? [],
+  figures: context =>
+    loaded()?.figures(context) ??
+    ['Still to buy', 'Pipe', 'Work left', 'Gate: before the first rain'].map(name => ({
+      name,
+      value: WAITING,
+      note: '',
+      early: true,
+    })),
+  caution:
+    'Trenches, ladders, lifting, fumes and electricity hurt people: work in pairs, and leave to licensed trades what the ' +
+    'local code leaves to them.',
+}

@@ -1,0 +1,160 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { buildFor } from './told'
+import { group } from 'd3-array'
+import { phraseText } from '#core/words'
+import { weatherMonths, type Site } from '#core/site'
+import { byTrip, totalOf, TRIPS } from '#core/build'
+import { valveCard } from '#core/exchange'
+import type { Review } from '#core/review'
+
+/** What a report may hold. */
+export const CHAPTERS = {
+  section: 'The Section',
+  figures: 'Figures',
+  findings: 'Findings left open',
+  card: 'The card for the wall',
+  parts: 'Parts and trips',
+  cuts: 'Cuts',
+  holes: 'Holes',
+  order: 'The order of work',
+  gate: 'The gate',
+} as const
+export type ChapterId = keyof typeof CHAPTERS
+export const CHAPTER_IDS = Object.keys(CHAPTERS) as ChapterId[]
+
+/** What a report is made from, besides the document. */
+export interface Told {
+  site: Site
+  section: string | undefined
+  figures: { name: string; value: string; note: string }[]
+  review: Review | undefined
+  show: (value: number, kind: import('#core/units').Kind) => string
+  money: (amount: number) => string
+}
+
+const INK = '#21302f'
+const table = (widths: (number | string)[], rows: Content[][]): Content => ({
+  table: { widths, body: rows.length ? rows : [widths.map(() => '')] },
+  layout: 'lightHorizontalLines',
+  fontSize: 9.5,
+  margin: [0, 2, 0, 8],
+})
+const small = (text: string): Content => ({ text, fontSize: 9, color: '#53625e' })
+
+const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
+  section: ({ section }) =>
+    section ? [{ svg: section, fit: [515, 300], font: 'Text' }] : [small('It was not drawn.')],
+  figures: ({ figures }) => [
+    table(
+      ['*', 'auto', '*'],
+      figures.map(({ name, value, note }) => [name, { text: value, bold: true }, small(note)]),
+    ),
+  ],
+  findings: ({ review, site }) => {
+    const findings = review?.findings ?? []
+    if (!findings.length) return ['Nothing was found that is wrong, or wants a second look.']
+    return [
+      table(
+        ['auto', '*'],
+        findings.map(({ severity, sentence, why }) => [
+          severity === 'wrong' ? { text: 'wrong', bold: true, color: '#a83a2a' } : 'look again',
+          [
+            { text: phraseText(sentence, site.standards.units), bold: true },
+            small(phraseText(why, site.standards.units)),
+          ],
+        ]),
+      ),
+    ]
+  },
+  card: ({ site }) => [{ svg: valveCard(site), fit: [515, 640], font: 'Text' }],
+  parts: ({ site, money }) =>
+    byTrip(buildFor(site).items).flatMap(({ trip, items }): Content[] => [
+      { text: `${TRIPS[trip]}, ${money(totalOf(items))}`, bold: true },
+      table(
+        [14, 'auto', '*', 'auto'],
+        items.map(item => [
+          '☐',
+          `${item.toBuy} ${item.unit === 'each' ? '' : item.unit}`,
+          `${item.what} ${phraseText(item.size, site.standards.units)}`,
+          item.cost === undefined ? 'no price' : money(item.cost),
+        ]),
+      ),
+    ]),
+  cuts: ({ site, show }) =>
+    buildFor(site).sheets.flatMap(({ size, pieces, stocks }): Content[] => [
+      { text: `${size}: ${stocks.length} lengths`, bold: true },
+      table(
+        ['auto', '*', 'auto'],
+        pieces.map(({ label, ends, cutM }) => [
+          { text: label, bold: true },
+          `${ends[0].words} – ${ends[1].words}`,
+          show(cutM, 'length'),
+        ]),
+      ),
+    ]),
+  holes: ({ site, show }) => [
+    table(
+      ['*', 'auto', 'auto', 'auto'],
+      buildFor(site).holes.map(hole => [
+        `${site.nodes.find(({ id }) => id === hole.tankId)?.name}: ${hole.words}`,
+        `${show(hole.heightM, 'length')} up`,
+        `faces ${Math.round(hole.bearingDeg)}°`,
+        `saw ${show(hole.sawMm, 'bore')}, ${hole.from}`,
+      ]),
+    ),
+  ],
+  order: ({ site }) =>
+    [...group(buildFor(site).plan, ({ day }) => day)].flatMap(([day, tasks]): Content[] => [
+      { text: day ? `Day ${day}` : 'Done', bold: true },
+      table(
+        [14, '*', 'auto'],
+        tasks.map(({ done, what, cautions, minutes }) => [
+          done ? '☑' : '☐',
+          [what, ...cautions.map(small)],
+          done ? done.on : `${minutes[0]} to ${minutes[1]} min`,
+        ]),
+      ),
+    ]),
+  gate: ({ site }) => [
+    table(
+      ['auto', '*', '*'],
+      buildFor(site).gate.map(({ open, what }) => [open ? 'open' : 'shut', what, small(open ?? '')]),
+    ),
+  ],
+}
+
+/** Marks that the text's face has none of, drawn with letters that it has. */
+const plain = (content: Content): Content =>
+  JSON.parse(JSON.stringify(content).replaceAll('☐', '[ ]').replaceAll('☑', '[x]').replaceAll('→', '–')) as Content
+
+/** The report as a document: its head, the chapters that are wanted, and the cautions. */
+export function reportOf(told: Told, chapters: readonly ChapterId[], caution: string): TDocumentDefinitions {
+  const { site } = told
+  const rainMm = weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0)
+  return {
+    info: { title: site.name },
+    pageSize: 'A4',
+    pageMargins: [40, 44, 40, 48],
+    defaultStyle: { fontSize: 10.5, color: INK, lineHeight: 1.15 },
+    footer: (page, pages) => ({
+      text: `${site.name} · ${page} of ${pages}`,
+      alignment: 'center',
+      fontSize: 8.5,
+      margin: [0, 12, 0, 0],
+    }),
+    content: [
+      { text: site.name, font: 'Heading', fontSize: 22 },
+      small(`${site.climate.source}; ${told.show(rainMm, 'rain')} of rain in a mean year. Made with Tall Cask.`),
+      ...(site.note ? [{ text: site.note, margin: [0, 6, 0, 0] as [number, number, number, number] }] : []),
+      ...chapters.flatMap((id): Content[] => [
+        { text: CHAPTERS[id], font: 'Heading', fontSize: 14, margin: [0, 14, 0, 4] },
+        ...CHAPTER[id](told).map(plain),
+      ]),
+      { text: 'Cautions', font: 'Heading', fontSize: 14, margin: [0, 14, 0, 4] },
+      caution,
+      'A full tank weighs a tonne for each cubic metre. Nobody climbs into a tank alone, nor without air. Water that is ' +
+        'not treated for drinking is labelled so at every tap. What parts own water from a public main is for the ' +
+        'water company and the local code to say.',
+    ],
+  }
+}
