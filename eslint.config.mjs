@@ -13,10 +13,10 @@ const FLOORS = [
   ['kinds'],
   ['site'],
   ['moves', 'climate', 'network'],
-  ['balance', 'section'],
+  ['balance', 'section', 'build'],
   ['reading'],
   ['review', 'plant'],
-  ['options', 'build', 'keep'],
+  ['options', 'keep'],
   ['exchange'],
 ]
 

@@ -15,7 +15,7 @@ export interface Hole {
   bearingDeg: number
   guessed: boolean
   sawMm: number
-  by: 'bulkhead' | 'ring' | 'fitting of its own'
+  by: 'bulkhead' | 'ring' | 'lid' | 'fitting of its own'
   from: 'inside' | 'outside'
   /** Along the wall from where it is rolled open, m. */
   alongM: number
@@ -36,7 +36,7 @@ const BULKHEAD_SAWS: [outerMm: number, sawMm: number][] = [
 /** A ring in the wall is sawn so much wider than its pipe. */
 const RING_MM = 16
 export function sawFor(outerMm: number, by: Hole['by']): number {
-  if (by === 'ring') return Math.round(outerMm + RING_MM)
+  if (by === 'ring' || by === 'lid') return Math.round(outerMm + RING_MM)
   return BULKHEAD_SAWS.find(([upTo]) => outerMm <= upTo)?.[1] ?? Math.round(outerMm * 1.12)
 }
 
@@ -66,9 +66,8 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
       .find(each => [each.from, each.to].some(end => end.node === tank.id && end.port === port.name))
     if (!run && !port.spare) continue
     const bought = run && mainPipe(site, run)
-    const isRing = port.role === 'inlet' && bought?.material === 'drain'
-    const by: Hole['by'] = port.end ? 'fitting of its own' : isRing ? 'ring' : 'bulkhead'
     const outerMm = bought?.outerMm ?? port.boreMm * 1.15
+    const by = madeBy(tank, port, bought?.material === 'drain', outerMm)
     const sawMm = port.end ? Math.round((endSize(port.end)?.outerMm ?? outerMm) + 2) : sawFor(outerMm, by)
     let bearingDeg = port.bearingDeg ?? FACES[port.role]
     const near = (deg: number) =>
@@ -85,12 +84,18 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
       guessed: port.bearingDeg === undefined,
       sawMm,
       by,
-      from: by === 'ring' ? 'outside' : 'inside',
+      from: by === 'ring' || by === 'lid' ? 'outside' : 'inside',
       alongM: (bearingDeg / 360) * round,
       amiss: [],
     })
   }
   return made.map(hole => ({ ...hole, amiss: amissWith(tank, hole, made, round) }))
+}
+/** What goes into a hole: a roof's line a rubber ring, through the lid where it comes in at the rim; else a bulkhead. */
+function madeBy(tank: Tank, port: Port, isDrain: boolean, outerMm: number): Hole['by'] {
+  if (port.end) return 'fitting of its own'
+  if (port.role !== 'inlet' || !isDrain) return 'bulkhead'
+  return port.heightM + sawFor(outerMm, 'ring') / 2000 > rimM(tank) - tank.baseM - 0.02 ? 'lid' : 'ring'
 }
 function wordsOf(site: Site, tank: Tank, port: Port, run: Run | undefined): string {
   const { name } = PORT_ROLES[port.role]
@@ -118,13 +123,13 @@ function amissWith(tank: Tank, hole: Hole, all: readonly Hole[], round: number):
     if (other !== hole && apartM(round, other, hole.bearingDeg, hole.heightM) < apartWanted(other.sawMm, hole.sawMm))
       amiss.push(`too near the hole of its ${other.words}`)
   if (hole.heightM - radiusM < 0.02) amiss.push('its lower edge comes to the floor')
-  if (hole.heightM + radiusM > highM) amiss.push('its upper edge comes over the rim')
+  if (hole.heightM + radiusM > highM && hole.by !== 'lid') amiss.push('its upper edge comes over the rim')
   if (hole.from === 'inside' && tank.lid && highM - hole.heightM > REACH_M && hole.by === 'bulkhead')
     amiss.push(
       'no arm reaches it from the lid: fit it before the tank stands, through the open end or with a rod and line',
     )
   // A float shuts its inlet before the water comes to it; what a roof sends must come in above where it leaves.
-  const inlet = all.find(({ port, by }) => port.role === 'inlet' && by === 'ring')
+  const inlet = all.find(({ port, by }) => port.role === 'inlet' && (by === 'ring' || by === 'lid'))
   if (hole.port.role === 'overflow' && inlet && hole.heightM >= inlet.heightM - 0.02)
     amiss.push('the overflow is to lie below the inlet')
   return amiss

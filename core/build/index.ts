@@ -25,3 +25,4 @@ export { GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, type Unit 
 export { chainAt, KERF_MM, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
 export { byTrip, takeOff, toBuy, totalOf, type ToBuy } from './takeoff/takeoff'
 export { readEnd } from './readEnd'
+export { cutWords } from './cutWords'

@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { arbitrarySite, blank, build, put, type Edit, setUp } from '../../tests/sites'
 import { CHECKS, review } from './review'
 import { phraseText } from '../words'
-import { feedsOf, lineFrom, type Gutter, type Site } from '../site'
+import { feedsOf, lineFrom, portId, type Gutter, type Site } from '../site'
 import { applyMove, moveOf, setField, standInClimate } from '../moves'
-import type { PartKind, PartOf, SiteNode, Tank } from '../kinds'
-import { TANK_KIND_IDS, type LiftId } from '../catalog'
+import type { Part, PartKind, PartOf, SiteNode, Tank } from '../kinds'
+import { TANK_KIND_IDS, type LiftId, type PipeSeriesId } from '../catalog'
 
 const sound = () =>
   setUp(
@@ -26,6 +26,7 @@ const portField = (site: Site, id: string, port: string, field: string, value: u
 const pipeOf = (site: Site, from: string) =>
   site.runs.find(run => run.from.node === from)!.parts.find(part => part.kind === 'pipe')!
 const linkOf = (site: Site) => site.runs.find(run => run.from.port.startsWith('link'))!
+const outletOf = (site: Site) => site.runs.find(run => run.from.port === 'outlet')!.from
 const without = (site: Site, drop: (part: { kind: string }) => boolean): Site => ({
   ...site,
   runs: site.runs.map(run => ({ ...run, parts: run.parts.filter(part => !drop(part)) })),
@@ -348,10 +349,72 @@ const FAULTS: Record<string, (site: Site) => Site> = {
       moveOf('keepMode', { name: 'Rest', positions: [{ part: valve, open: false }] }),
     )
   },
+  'ends-do-not-meet': site => {
+    const { node, port } = outletOf(site)
+    return build(site, setField('port', portId(node, port), 'end', { family: 'flange', size: '2', sex: 'male' }))
+  },
+  'hole-amiss': site => {
+    const { node: tank, port } = outletOf(site)
+    const link = [linkOf(site).from, linkOf(site).to].find(end => end.node === tank)!.port
+    return build(
+      site,
+      ...[port, link].map(each => setField('port', portId(tank, each), 'bearingDeg', 90)),
+      moveOf('setPort', { tank, port: link, heightM: 0.12 }),
+      moveOf('setPort', { tank, port, heightM: 0.1 }),
+    )
+  },
+  'loop-glued-shut': site =>
+    withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'plastic-40'], ['c', 'a', 'plastic-40']),
+  'part-without-union': site =>
+    laidIn(
+      without(filledHill(site), ({ kind }) => kind === 'union' || kind === 'flexible'),
+      'plastic-40',
+    ),
+  'glue-does-not-join': site => withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'pe-100']),
+  'metal-into-plastic': site => withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'steel-40']),
+  'fumes-indoors': site => {
+    const glued = withLines(site, ['a', 'b', 'plastic-40'])
+    return build(glued, setField('run', 'line-1', 'frostProof', 'indoors'))
+  },
+  'stage-empties': site =>
+    build(
+      without(site, ({ kind }) => kind === 'valve'),
+      moveOf('addStage', { name: 'Next year' }),
+      moveOf('putInStage', { ids: ['tank-2'], stage: 'stage-2' }),
+    ),
+  'base-too-fresh': site =>
+    build(
+      site,
+      moveOf('standOn', { tank: 'tank-1', base: 'slab' }),
+      moveOf('tickTask', { task: 'base:tank-1', on: '2027-04-18' }),
+      moveOf('tickTask', { task: 'stand:tank-1', on: '2027-04-20' }),
+    ),
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }
 
+/** Lines of one metre between joints of their own, each laid in a series. */
+function withLines(site: Site, ...lines: [from: string, to: string, series: PipeSeriesId][]): Site {
+  const ends = [...new Set(lines.flatMap(([from, to]) => [from, to]))]
+  const joints = ends.map(id => ({ id, kind: 'joint', name: id, baseM: 0, groundM: 0 }) as SiteNode)
+  const runs = lines.map(([from, to, series], at) => ({
+    id: `line-${at + 1}`,
+    from: { node: from, port: 'out' },
+    to: { node: to, port: 'in' },
+    parts: [
+      { id: `pipe-${at}`, kind: 'pipe', lengthM: 1, innerDiameterMm: 26.64, roughnessMm: 0.0015, series } as Part,
+    ],
+  }))
+  return { ...site, nodes: [...site.nodes, ...joints], runs: [...site.runs, ...runs] }
+}
+/** Every pipe of a site laid in one series. */
+const laidIn = (site: Site, series: PipeSeriesId): Site => ({
+  ...site,
+  runs: site.runs.map(run => ({
+    ...run,
+    parts: run.parts.map(part => (part.kind === 'pipe' ? { ...part, series } : part)),
+  })),
+})
 const valvesOf = (site: Site): string[] =>
   site.runs.flatMap(run => run.parts.flatMap(part => (part.kind === 'valve' ? [part.id] : [])))
 /** A hill tank filled over its top by a jet pump and a float. */

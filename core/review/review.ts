@@ -1,3 +1,13 @@
+import {
+  endsDoNotMeet,
+  fumesIndoors,
+  glueDoesNotJoin,
+  holeAmiss,
+  loopGluedShut,
+  metalIntoPlastic,
+  partWithoutUnion,
+} from './build/ends'
+import { baseTooFresh, stageEmpties } from './build/stages'
 import { lineFreezes, tankFreezes } from './frost'
 import { lineTooShort, tankFloats, tankOffItsBase } from './ground'
 import { deadWater } from './deadWater'
@@ -156,6 +166,15 @@ export const CHECKS = [
   modeLeans,
   valveInNoMode,
   valveForgotten,
+  endsDoNotMeet,
+  holeAmiss,
+  loopGluedShut,
+  partWithoutUnion,
+  glueDoesNotJoin,
+  metalIntoPlastic,
+  fumesIndoors,
+  stageEmpties,
+  baseTooFresh,
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 

@@ -89,7 +89,7 @@ describe('a piece', () => {
     await page.type('Measured: A2', '2.10 m')
     await page.until(
       () => page.text('[data-piece="run-1:2"]'),
-      text => /\+0\.04 m/.test(text) && text.includes('as planned'),
+      text => /\+4\d mm/.test(text) && text.includes('as planned'),
       'it differs',
     )
     await page.type('Measured: A2', '-3 m')

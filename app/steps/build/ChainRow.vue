@@ -46,6 +46,7 @@ const FOUND = ['', 'in any shop', 'easy to find', 'to be asked for', 'hard to fi
 }
 .end {
   border-style: dashed;
+  max-width: 92px;
 }
 .now {
   border-color: var(--rust);

@@ -8,11 +8,12 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { runName } from '#core/site'
 import { moveOf } from '#core/moves'
-import { KERF_MM, type CutSheet, type Piece } from '#core/build'
+import { cutWords, KERF_MM, type CutSheet, type Piece } from '#core/build'
 
 /** Every piece of pipe with its cut length, and the lengths that they are cut from. */
 const store = useSite()
-const { show } = useUnits()
+const { show, system } = useUnits()
+const cut = (metres: number) => cutWords(metres, system.value)
 const sheets = computed(() => buildFor(store.site!).sheets)
 const pickedId = ref<string>()
 const picked = computed(() => {
@@ -63,11 +64,11 @@ const print = usePrint()
           :key="piece.id"
           class="piece"
           :style="{ flexGrow: piece.cutM }"
-          :title="show(piece.cutM, 'length')"
-          >{{ piece.label }} {{ show(piece.cutM, 'length') }}</span
+          :title="cut(piece.cutM)"
+          >{{ piece.label }} {{ cut(piece.cutM) }}</span
         >
         <span class="waste" :style="{ flexGrow: Math.max(0.02, stock.wasteM) }"
-          ><small>{{ show(stock.wasteM, 'length') }} left</small></span
+          ><small>{{ cut(stock.wasteM) }} left</small></span
         >
       </div>
       <div class="wide">
@@ -83,7 +84,7 @@ const print = usePrint()
                 <button type="button" class="plain" @click="pickedId = piece.id">{{ piece.label }}</button>
               </th>
               <td>{{ GOES[piece.goes] }}, {{ piece.ends[0].words }} → {{ piece.ends[1].words }}</td>
-              <td class="number">{{ show(piece.plannedM ?? piece.cutM, 'length') }}</td>
+              <td class="number">{{ cut(piece.plannedM ?? piece.cutM) }}</td>
               <td>
                 measured
                 <QuantityField
@@ -95,8 +96,7 @@ const print = usePrint()
                 />
                 <template v-if="piece.plannedM !== undefined">
                   <span class="soft small">
-                    {{ piece.cutM >= piece.plannedM ? '+' : '−'
-                    }}{{ show(Math.abs(piece.cutM - piece.plannedM), 'length') }}</span
+                    {{ piece.cutM >= piece.plannedM ? '+' : '−' }}{{ cut(Math.abs(piece.cutM - piece.plannedM)) }}</span
                   >
                   <button
                     type="button"

@@ -23,6 +23,7 @@ const of = (tank: Tank) => holes.value.filter(({ tankId }) => tankId === tank.id
 const BY: Record<Hole['by'], string> = {
   bulkhead: 'for a bulkhead fitting',
   ring: 'for a rubber ring',
+  lid: 'through the lid, with a rubber ring',
   'fitting of its own': 'there already',
 }
 const sheetOf = (tank: Tank) =>

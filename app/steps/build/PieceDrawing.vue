@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useUnits } from '~/fields/useUnits'
-import type { Piece } from '#core/build'
+import { cutWords, type Piece } from '#core/build'
 
 /** One piece of pipe: what its fittings take up, what goes into their sockets, and what is left to cut. */
 const props = defineProps<{ piece: Piece }>()
-const { show } = useUnits()
+const { show, system } = useUnits()
+const cut = (metres: number) => cutWords(metres, system.value)
 const [LEFT, RIGHT, MIDDLE] = [60, 460, 46]
 const fitting = (x: number, towards: 1 | -1, into: string) => {
   const socket = `M${x} ${MIDDLE - 13} h${towards * 26} v26 h${-towards * 26}`
@@ -16,7 +17,7 @@ const stopMm = (at: 0 | 1) => props.piece.ends[at].takesMm - props.piece.ends[at
 </script>
 
 <template>
-  <svg viewBox="0 0 520 112" role="img" :aria-label="`${piece.label}: cut ${show(piece.cutM, 'length')}`">
+  <svg viewBox="0 0 520 112" role="img" :aria-label="`${piece.label}: cut ${cut(piece.cutM)}`">
     <path :d="`M${LEFT + 14} ${MIDDLE - 7} H${RIGHT - 14} v14 H${LEFT + 14} Z`" class="pipe" />
     <path :d="fitting(LEFT, 1, piece.ends[0].into)" class="fitting" />
     <path :d="fitting(RIGHT, -1, piece.ends[1].into)" class="fitting" />
@@ -25,7 +26,7 @@ const stopMm = (at: 0 | 1) => props.piece.ends[at].takesMm - props.piece.ends[at
     <text :x="(LEFT + RIGHT) / 2" :y="MIDDLE + 4.5" class="middle">{{ piece.label }} →</text>
     <path :d="`M${LEFT + 14} 70 H${RIGHT - 14} m0 -4 v8 M${LEFT + 14} 66 v8`" class="measure" />
     <text :x="(LEFT + RIGHT) / 2" y="84" class="middle">
-      cut {{ show(piece.cutM, 'length') }}: {{ show(piece.betweenM, 'length') }} between
+      cut {{ cut(piece.cutM) }}: {{ cut(piece.betweenM) }} between
     </text>
     <text :x="(LEFT + RIGHT) / 2" y="101" class="middle small">
       less {{ show(stopMm(0), 'bore') }} and {{ show(stopMm(1), 'bore') }} to the stops;

@@ -3,7 +3,7 @@ import { buildFor } from './told'
 import { group } from 'd3-array'
 import { phraseText } from '#core/words'
 import { weatherMonths, type Site } from '#core/site'
-import { byTrip, totalOf, TRIPS } from '#core/build'
+import { byTrip, cutWords, totalOf, TRIPS } from '#core/build'
 import { valveCard } from '#core/exchange'
 import type { Review } from '#core/review'
 
@@ -80,7 +80,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
         ]),
       ),
     ]),
-  cuts: ({ site, show }) =>
+  cuts: ({ site }) =>
     buildFor(site).sheets.flatMap(({ size, pieces, stocks }): Content[] => [
       { text: `${size}: ${stocks.length} lengths`, bold: true },
       table(
@@ -88,7 +88,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
         pieces.map(({ label, ends, cutM }) => [
           { text: label, bold: true },
           `${ends[0].words} – ${ends[1].words}`,
-          show(cutM, 'length'),
+          cutWords(cutM, site.standards.units),
         ]),
       ),
     ]),
