@@ -10,6 +10,7 @@ import { review } from '../core/review'
 import { readingOf } from '../core/reading'
 import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
+import { chains, cutList, toBuy, WEIGHINGS } from '../core/build'
 import { steady } from '../core/network'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
 import { plantOf, play, scriptOf } from '../core/plant'
@@ -156,6 +157,16 @@ const storm = () => {
   }, 60)
 }
 line('a frame of a plant of 50 runs, all taps open, a second on', `${storm().toFixed(2)} ms`)
+
+const made = () => toBuy({ ...site })
+line('everything the full demo is made of', `${time(made, 20).toFixed(1)} ms`)
+const [tote, pe] = [
+  { family: 'buttress-6', size: '60', sex: 'male' },
+  { family: 'compression', size: '32', sex: 'male' },
+] as const
+line('a chain of adapters, and the next two', `${time(() => chains(tote, pe, WEIGHINGS.cheapest), 200).toFixed(2)} ms`)
+const lengths = Array.from({ length: 200 }, (_, at) => 0.2 + ((at * 7919) % 2300) / 1000)
+line('two hundred pieces on lengths of 3 and 6 m', `${time(() => cutList(lengths, [3, 6], 3), 3).toFixed(0)} ms`)
 
 // What each costs at one tank and at more, and by what power of the tanks it grows: one is in proportion.
 const YARDS = [1, 10, 40, 100].map(tanks => ({ tanks, site: largeYard(tanks, Math.round(tanks * 1.5)) }))

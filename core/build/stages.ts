@@ -1,6 +1,6 @@
 import { takeOff } from './takeoff/takeoff'
 import type { Item } from './takeoff/items'
-import { graphOf, nameOf, type Site, type Stage } from '../site'
+import { nameOf, type Site, type Stage } from '../site'
 
 /** The stages of a plan in order; without any, all of it is one. */
 export function stagesOf(site: Site): Stage[] {
@@ -60,7 +60,7 @@ export interface FitNow {
 
 /** What the next stages will join on to, and whether that stays shut until then. */
 export function fitNow(site: Site, at: number): FitNow[] {
-  const [graph, stage] = [graphOf(site), stageAt(site)]
+  const stage = stageAt(site)
   const now = siteAt(site, at)
   const there = new Set(now.runs.map(({ id }) => id))
   return site.runs.flatMap(run => {
@@ -71,10 +71,10 @@ export function fitNow(site: Site, at: number): FitNow[] {
       const later = Math.max(stage(run.id), stage(run.from.node), stage(run.to.node))
       const other = run.from === end ? run.to.node : run.from.node
       const words = `${nameOf(site, node.id)}, for ${nameOf(site, other)}`
-      if (node.kind !== 'tank')
-        return graph.node(node.id)
-          ? [{ nodeId: node.id, port: end.port, runId: run.id, stage: later, words, ready: node.kind === 'joint' }]
-          : []
+      // A tee is capped until then, a ditch waits; what stands full is what matters.
+      if (node.kind === 'joint')
+        return [{ nodeId: node.id, port: end.port, runId: run.id, stage: later, words, ready: true }]
+      if (node.kind !== 'tank') return []
       const port = node.ports.find(({ name }) => name === end.port)
       const valve = (run.from === end ? run.parts : run.parts.toReversed()).find(({ kind }) => kind !== 'union')
       const ready =

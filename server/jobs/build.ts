@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { buildOf } from '#core/build'
-import { Refused, refused } from '../lib/refused'
+import { refused } from '../lib/refused'
+import { askedBy } from './asked'
 import { siteIn } from './documents'
 
 const askedSchema = z.strictObject({
@@ -28,15 +29,6 @@ export function buildJob(json: unknown) {
     throw refused(422, 'site: the body must hold the site.', 'site')
   const { site } = siteIn(json)
   const { site: _site, ...given } = json as Record<string, unknown>
-  const asked = askedSchema.safeParse(given)
-  if (!asked.success)
-    throw new Refused(
-      422,
-      asked.error.issues.map(issue => {
-        const path = [...issue.path, ...(issue.code === 'unrecognized_keys' ? issue.keys : [])].join('.')
-        const why = issue.code === 'unrecognized_keys' ? 'is nothing that can be asked' : issue.message
-        return { path, sentence: `${path} ${why}.` }
-      }),
-    )
-  return buildOf(site, asked.data.owned, asked.data.month)
+  const asked = askedBy(askedSchema, given)
+  return buildOf(site, asked.owned, asked.month)
 }

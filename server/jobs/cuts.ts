@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { cutList } from '#core/build'
-import { Refused, refused } from '../lib/refused'
+import { refused } from '../lib/refused'
+import { askedBy } from './asked'
 
 const metres = (most: number) =>
   z
@@ -17,17 +18,8 @@ const askedSchema = z.strictObject({
 
 /** Pieces laid out on stock lengths: `{ piecesM, stockM, kerfMm }`. */
 export function cutsJob(json: unknown) {
-  const asked = askedSchema.safeParse(json)
-  if (!asked.success)
-    throw new Refused(
-      422,
-      asked.error.issues.map(issue => {
-        const path = [...issue.path, ...(issue.code === 'unrecognized_keys' ? issue.keys : [])].join('.')
-        const why = issue.code === 'unrecognized_keys' ? 'is nothing that can be asked' : issue.message
-        return { path, sentence: `${path || 'The body'} ${why}.` }
-      }),
-    )
-  const { piecesM, stockM, kerfMm } = asked.data
+  const asked = askedBy(askedSchema, json)
+  const { piecesM, stockM, kerfMm } = asked
   const longest = Math.max(...stockM)
   const long = piecesM.findIndex(piece => piece > longest + 1e-9)
   if (long >= 0)

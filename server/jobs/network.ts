@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { rimM, type Site } from '#core/site'
 import { steady } from '#core/network'
 import { Refused } from '../lib/refused'
+import { askedBy } from './asked'
 import { siteIn } from './documents'
 
 const figures = (least: number, most: number) =>
@@ -27,19 +28,10 @@ export function networkJob(json: unknown) {
   const { site } = siteIn(json)
   const wrapped = typeof json === 'object' && json !== null && 'site' in json
   const { site: _site, ...given } = wrapped ? (json as Record<string, unknown>) : { site: json }
-  const asked = askedSchema.safeParse(given)
-  if (!asked.success)
-    throw new Refused(
-      422,
-      asked.error.issues.map(issue => {
-        const path = [...issue.path, ...(issue.code === 'unrecognized_keys' ? issue.keys : [])].join('.')
-        const what = issue.code === 'unrecognized_keys' ? 'is nothing that can be asked' : issue.message
-        return { path, sentence: `${path} ${what}.` }
-      }),
-    )
-  const strays = straysOf(site, asked.data)
+  const asked = askedBy(askedSchema, given)
+  const strays = straysOf(site, asked)
   if (strays.length) throw new Refused(422, strays)
-  return steady(site, asked.data)
+  return steady(site, asked)
 }
 
 /** What is named and is not there, and tanks that would stand over their rims. */

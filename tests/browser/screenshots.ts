@@ -31,10 +31,7 @@ it('takes the main views', async () => {
     if (step === 'lift') await page.subject('kitchen-tap')
     await shoot(step)
   }
-  for (const [name, demo, step, subject] of [
-    ['first-flush', 'cinder-tor', 'clean', 'spout-1'],
-    ['storm', 'quillfern-ridge', 'catch', 'weather'],
-  ] as const) {
+  for (const [name, demo, step, subject] of [['storm', 'quillfern-ridge', 'catch', 'weather']] as const) {
     await page.openDemo(demo, step)
     await page.subject(subject)
     await shoot(name)
@@ -75,6 +72,9 @@ it('takes the main views', async () => {
     'the shower',
   )
   await shoot('try')
+  await page.openDemo('quillfern-ridge', 'build')
+  await page.subject('chain')
+  await shoot('build')
   await page.openDemo('quillfern-ridge')
   await page.subject('many')
   await page.press('Run 1000 times 30 years')
