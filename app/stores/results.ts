@@ -101,6 +101,12 @@ export const useResults = defineStore('results', () => {
     return { now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
   }
 
+  /** Each stage of the plan, weighed as if it were the whole of it. */
+  async function stages(): Promise<Weighed[]> {
+    const { face, light } = await aside.ready(store.site!)
+    return face.stages(light)
+  }
+
   /** Ways of doing it that are not the plan's already; working them out means making them all. */
   async function ways(): Promise<Way[]> {
     const { face, light } = await aside.ready(store.site!)
@@ -191,6 +197,7 @@ export const useResults = defineStore('results', () => {
     covers,
     coverSizes,
     weighings,
+    stages,
     ways,
   }
 })

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import type { Climate, Site } from '#core/site'
 import { type Review, reviewOf } from '#core/review'
 import { readingOf } from '#core/reading'
-import { weigh, weighOption, type Weighed, type Weighing } from '#core/options'
+import { weigh, weighOption, weighStages, type Weighed, type Weighing } from '#core/options'
 import { waysFor, type Way } from '#core/moves'
 import { dailySeries, type DailySeries } from '#core/climate'
 import {
@@ -107,6 +107,8 @@ const face = {
     const series = seriesFor(site)
     return { now: weigh(whole, series), options: site.options.map(option => weighOption(whole, option.moves, series)) }
   },
+  /** Each stage of the plan as if it were the whole of it. */
+  stages: (site: Site): Weighed[] => weighStages({ ...site, climate: { ...site.climate, daily } }, seriesFor(site)),
   /** Ways of doing it that are not the plan's already. */
   ways: (site: Site): Way[] => waysFor({ ...site, climate: { ...site.climate, daily } }),
   /** Members of an ensemble, from one up to the one before another. */

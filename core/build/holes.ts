@@ -9,6 +9,8 @@ export interface Hole {
   id: string
   tankId: string
   port: Port
+  /** The line that ends there; none at a fitting that waits for one. */
+  runId?: string
   words: string
   heightM: number
   /** Degrees round the wall, clockwise from above; guessed where nobody has said. */
@@ -78,6 +80,7 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
       id: `${tank.id}:${port.name}`,
       tankId: tank.id,
       port,
+      ...(run ? { runId: run.id } : {}),
       words: wordsOf(site, tank, port, run),
       heightM: port.heightM,
       bearingDeg,

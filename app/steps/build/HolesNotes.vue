@@ -10,7 +10,7 @@ import { useFiles } from '~/stores/useFiles'
 import { portId, tanksOf } from '#core/site'
 import { moveOf, setField } from '#core/moves'
 import { holeSheet } from '#core/exchange'
-import type { Hole } from '#core/build'
+import { landsAtMm, type Hole } from '#core/build'
 import type { Tank } from '#core/kinds'
 
 /** Each tank's holes: how high, which way they face, what saw, from which side; the wall rolled flat; true-size templates. */
@@ -89,6 +89,9 @@ const print = usePrint()
                 {{ show(hole.sawMm, 'bore') }} <span class="soft small">{{ BY[hole.by] }}, from {{ hole.from }}</span>
               </td>
               <td>
+                <span v-if="hole.runId" class="soft small"
+                  >an elbow turns {{ show(landsAtMm(store.site!, hole.runId), 'bore') }} out.
+                </span>
                 <span v-for="words in hole.amiss" :key="words" class="wrong small">{{ words }}. </span>
               </td>
             </tr>

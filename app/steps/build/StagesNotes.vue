@@ -3,7 +3,10 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
 import { usePriceBook } from './usePriceBook'
 import { useUnits } from '~/fields/useUnits'
+import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
+import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { sum } from 'd3-array'
 import { portId, runName, tanksOf, tankNominalL, thingName } from '#core/site'
 import { moveOf } from '#core/moves'
@@ -14,6 +17,17 @@ const store = useSite()
 const { site } = usePriceBook()
 const { money, litres } = useUnits()
 const stages = computed(() => stagesOf(store.site!))
+const results = useResults()
+/** How each stage does by itself, in their order. */
+const {
+  answer: weighed,
+  fresh,
+  failure,
+  again,
+} = useWorkerAnswer(
+  () => stages.value.length,
+  async () => (stages.value.length > 1 ? results.stages() : []),
+)
 const name = ref('')
 const problem = ref<string>()
 function add(): void {
@@ -71,6 +85,10 @@ const first = computed(() => stages.value[0]!.id)
           >{{ count }} things to buy, {{ money(cost) }}; the tanks then hold {{ litres(holdsL) }}</small
         >
       </h3>
+      <p v-if="weighed?.[at]" :class="{ soft: !fresh }" data-weighed>
+        By itself: {{ Math.round(weighed[at]!.shortDays) }} short days in a middling year;
+        {{ weighed[at]!.findings.wrong }} things wrong and {{ weighed[at]!.findings.look }} to look at.
+      </p>
       <p v-if="at">
         With it come
         <template v-for="(id, index) in stage.holds" :key="id"
@@ -114,6 +132,7 @@ const first = computed(() => stages.value[0]!.id)
         </li>
       </ul>
     </article>
+    <AnswerFailure :failure="failure" what="How each stage does by itself" :again="again" />
     <form @submit.prevent="add">
       <label>
         A further stage

@@ -6,12 +6,14 @@ import { weatherMonths, type Site } from '#core/site'
 import { byTrip, cutWords, totalOf, TRIPS } from '#core/build'
 import { valveCard } from '#core/exchange'
 import type { Review } from '#core/review'
+import { findSum, solveSum } from '#core/sums'
 
 /** What a report may hold. */
 export const CHAPTERS = {
   section: 'The Section',
   figures: 'Figures',
   findings: 'Findings left open',
+  sums: 'Their sums',
   card: 'The card for the wall',
   parts: 'Parts and trips',
   cuts: 'Cuts',
@@ -66,6 +68,18 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
       ),
     ]
   },
+  sums: ({ review }) =>
+    (review?.findings ?? []).flatMap(({ sum }): Content[] => {
+      const known = sum && findSum(sum.name)
+      const told = sum && solveSum(sum.name, sum.input)
+      if (!told?.ok) return []
+      const rows = told.working.map(({ symbol, expression, value, unit }): Content[] => [
+        symbol,
+        expression,
+        `${Number(value.toPrecision(4))} ${unit}`,
+      ])
+      return [{ text: known!.purpose, bold: true }, table(['auto', '*', 'auto'], rows), small(told.source)]
+    }),
   card: ({ site }) => [{ svg: valveCard(site), fit: [515, 640], font: 'Text' }],
   parts: ({ site, money }) =>
     byTrip(buildFor(site).items).flatMap(({ trip, items }): Content[] => [
