@@ -151,6 +151,7 @@ describe('what is on paper', () => {
     for (const words of [
       'Quillfern Ridge',
       'Findings left open',
+      'Their sums',
       'Parts and trips',
       'Day 1',
       'Cautions',
@@ -189,6 +190,11 @@ describe('stages', () => {
       () => page.text('[data-stage="stage-1"]'),
       text => text.includes('for Low drum'),
       'it is told',
+    )
+    await page.until(
+      () => page.text('[data-stage="stage-1"]'),
+      text => /By itself: \d+ short days/.test(text),
+      'it is balanced and looked over by itself',
     )
     await page.undo(2)
   })
