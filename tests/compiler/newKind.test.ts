@@ -33,10 +33,10 @@ describe('a new kind', () => {
     const vent = "vent: row({ name: 'vent', fields: { boreMm: bore() }, water: 'leaves', ports: inOnly }),\n  "
     nodes = namedBy('kinds/nodes.ts', vent, 'chamber: row({')
   }, 120_000)
-  it('of part is one row, and the compiler names the one reader in the core that it needs', () => {
-    expect(parts).toEqual(['section/symbols.ts'])
+  it('of part is one row, and the compiler names every reader in the core that it needs', () => {
+    expect(parts).toEqual(['build/takeoff/lines.ts', 'section/symbols.ts'])
   })
   it('of node likewise', () => {
-    expect(nodes).toEqual(['section/symbols.ts'])
+    expect(nodes).toEqual(['build/takeoff/things.ts', 'section/symbols.ts'])
   })
 })
