@@ -49,6 +49,13 @@ describe('the plant', () => {
     const gives = async () => Number.parseFloat(await page.text('[data-tap="bench-tap"]'))
     await page.until(gives, lps => lps > 0.02, 'the bench tap by gravity gives')
     expect(Number.parseFloat(await page.text('[data-tap="shower-tap"]'))).toBeLessThan(0.1)
+    // Drained down, every tap stands open and the level falls.
+    await click('[data-do="drain"]')
+    await page.until(
+      () => page.all('[data-tap][aria-pressed="true"]'),
+      open => open.length === 5,
+      'every tap is open',
+    )
   })
 })
 

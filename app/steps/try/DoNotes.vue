@@ -3,7 +3,7 @@ import { useTry } from './useTry'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { designStorm, nameOf, tanksOf } from '#core/site'
+import { designStorm, graphOf, nameOf, tanksOf } from '#core/site'
 import { tapsOf } from '#core/network'
 import { dayOfDraws, dryMonth, type PlantView } from '#core/plant'
 
@@ -28,6 +28,18 @@ function drawDay(): void {
     fromS: Math.floor(atS / 86400) * 86400,
   }).filter(step => step.atS > atS)
   script.value = { name: 'A usual day of draws', steps, next: 0, untilS: atS + 86400 }
+}
+/** As for the winter: nothing comes, every tap stands open, and so does every valve that leads to the ground. */
+function drainDown(): void {
+  const drains = site.value.runs
+    .filter(run => graphOf(site.value).node(run.to.node)?.kind === 'outfall')
+    .flatMap(run => run.parts.flatMap(part => (part.kind === 'valve' ? [part.id] : [])))
+  void act(
+    { power: true, to: false },
+    ...mains.value.map(({ id }) => ({ main: id, to: false })),
+    ...taps.value.map(({ id }) => ({ tap: id, to: 1 })),
+    ...drains.map(valve => ({ valve, to: true })),
+  )
 }
 const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 0]))
 </script>
@@ -91,7 +103,8 @@ const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 
     <p>
       <button type="button" class="plain" @click="drawDay">Usual draws of a day</button><br />
       <button type="button" class="plain" @click="begin({ levels: empty() })">Fill from empty</button><br />
-      <button type="button" class="plain" @click="begin()">All tanks full</button>
+      <button type="button" class="plain" @click="begin()">All tanks full</button><br />
+      <button type="button" class="plain" data-do="drain" @click="drainDown">Drain it down</button>
     </p>
     <p class="soft small">Touch a tap or a valve in the Section too.</p>
   </div>
