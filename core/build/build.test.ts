@@ -218,6 +218,13 @@ describe('the gate', () => {
     expect(items['air:tank']!.open).toBe('it has no vent')
     expect(items['supply:tank']!.costsLater.litres).toBeGreaterThan(1500)
   })
+  it('holds a base open until it has cured', () => {
+    const poured = build(demoSite('brindle-yard'), moveOf('tickTask', { task: 'base:tank-3', on: '2027-06-01' }))
+    const base = (today?: string) => gateOf(poured, 6, today).find(({ id }) => id === 'base:tank-3')!.open
+    expect(base('2027-06-02')).toMatch(/^it cures for \d+ more days$/)
+    expect(base('2027-07-01')).toBeUndefined()
+    expect(base()).toBeUndefined()
+  })
   it('shuts as its tasks are done', () => {
     const site = demoSite('brindle-yard')
     const open = (of: Site) => gateOf(of, 6).filter(item => item.open).length

@@ -1,4 +1,4 @@
-import { ADAPTERS, END_FAMILY_IDS, endFamily, joinOf, mates, type Adapter, type End, type JoinId } from '../catalog'
+import { ADAPTERS, joinOf, mates, type Adapter, type End, type JoinId } from '../catalog'
 
 /** An adapter as it stands in a chain: which of its ends comes first. */
 export interface ChainStep {
@@ -56,11 +56,6 @@ function ontoEnd(end: End): Omit<ChainStep, 'price'>[] {
     joining.set(key, (found = faces))
   }
   return found
-}
-
-/** An end that can be asked about: of a family and a size that the catalog knows. */
-export function knowsEnd({ family, size }: Pick<End, 'family' | 'size'>): boolean {
-  return END_FAMILY_IDS.includes(family) && endFamily(family).sizes.some(each => each.size === size)
 }
 
 interface Partial {

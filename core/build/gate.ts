@@ -23,12 +23,12 @@ const LOW_M = 0.15
 
 /**
  * The gate of a site in a month: each thing that a full tank makes dear, open while it is not in the plan or its task is
- * not done.
+ * not done. With the day that it is, a base counts once it has cured.
  */
-export function gateOf(site: Site, month: number): GateItem[] {
+export function gateOf(site: Site, month: number, today?: string): GateItem[] {
   const plan = new Map(planOf(site).map(task => [task.id, task]))
   return [
-    ...tanksOf(site).flatMap(tank => tankGate(site, tank, plan, month)),
+    ...tanksOf(site).flatMap(tank => tankGate(site, tank, plan, month, today)),
     ...site.runs.flatMap(run => arrowGate(site, run, plan)),
   ]
 }
@@ -39,9 +39,22 @@ function undone(plan: ReadonlyMap<string, Planned>, id: string): string | undefi
   if (!task || task.done) return undefined
   return task.waitsFor.length ? `not yet: ${lowered(plan.get(task.waitsFor[0]!)!.what)} comes first` : 'not done yet'
 }
+const DAY_MS = 24 * 3600 * 1000
+/** Why what was done still waits: it cures until a day that has not come. */
+function uncured(task: Planned | undefined, today: string | undefined): string | undefined {
+  if (!task?.done || !task.curesH || today === undefined) return undefined
+  const leftDays = Math.ceil((Date.parse(task.done.on) - Date.parse(today)) / DAY_MS + task.curesH / 24)
+  return leftDays > 0 ? `it cures for ${leftDays === 1 ? 'one more day' : `${leftDays} more days`}` : undefined
+}
 const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1)
 
-function tankGate(site: Site, tank: Tank, plan: ReadonlyMap<string, Planned>, month: number): GateItem[] {
+function tankGate(
+  site: Site,
+  tank: Tank,
+  plan: ReadonlyMap<string, Planned>,
+  month: number,
+  today?: string,
+): GateItem[] {
   const { id, name } = tank
   const graph = graphOf(site)
   const fullL = fillL(site, id)
@@ -68,7 +81,10 @@ function tankGate(site: Site, tank: Tank, plan: ReadonlyMap<string, Planned>, mo
     runsTo?.kind === 'outfall' && runsTo.near && NEAR[runsTo.near].harm
       ? `it runs towards ${NEAR[runsTo.near].name}`
       : undefined
-  const base = tank.base === 'bare-soil' ? 'it stands on bare soil' : undone(plan, `base:${id}`)
+  const base =
+    tank.base === 'bare-soil'
+      ? 'it stands on bare soil'
+      : (undone(plan, `base:${id}`) ?? uncured(plan.get(`base:${id}`), today))
   return [
     ...item(
       'supply',

@@ -2,7 +2,6 @@ export { buildOf, cutSheets, portChains, type CutSheet, type PortChain } from '.
 export {
   chains,
   endsOfStep,
-  knowsEnd,
   WEIGHING_IDS,
   WEIGHINGS,
   type Chain,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { usePrint } from '~/print/printNotes'
-import { buildFor, monthNow } from './told'
+import { monthNow, today } from './told'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { group } from 'd3-array'
@@ -16,17 +16,16 @@ const people = ref(2)
 const hoursADay = ref(6)
 const COUNTS = [1, 2, 3, 4].map(value => ({ value, name: value === 1 ? 'one person' : `${value} people` }))
 const HOURS = [2, 4, 6, 8].map(value => ({ value, name: `${value} hours a day` }))
-const plan = computed(() => {
-  buildFor(store.site!)
-  return planOf(store.site!, { people: people.value, hoursADay: hoursADay.value }, monthNow())
-})
+const plan = computed(() => planOf(store.site!, { people: people.value, hoursADay: hoursADay.value }, monthNow()))
 const byDay = computed(() => [...group(plan.value, ({ day }) => day)])
 const firstDay = computed(() => byDay.value.find(([day]) => day > 0)?.[0])
 const weekend = computed(() => fitsInto(plan.value, { people: people.value, hoursADay: hoursADay.value }))
-const today = () => new Date().toLocaleDateString('sv')
-const tick = (task: Planned) => store.make(moveOf('tickTask', { task: task.id, ...(task.done ? {} : { on: today() }) }))
+const tick = (task: Planned) =>
+  (problem.value = store.make(moveOf('tickTask', { task: task.id, ...(task.done ? {} : { on: today() }) })))
 const noteOn = (task: Planned, note: string) =>
-  store.make(moveOf('tickTask', { task: task.id, on: task.done?.on ?? today(), ...(note ? { note } : {}) }))
+  (problem.value = store.make(
+    moveOf('tickTask', { task: task.id, on: task.done?.on ?? today(), ...(note ? { note } : {}) }),
+  ))
 const waits = (task: Planned) => plan.value.find(({ id }) => id === task.waitsFor[0])?.what
 const minutes = ([least, most]: [number, number]) =>
   most < 90 ? `${least} to ${most} min` : `${Math.round(least / 30) / 2} to ${Math.round(most / 30) / 2} h`
@@ -65,15 +64,13 @@ const print = usePrint()
       For
       <ChoiceField label="People" :value="people" :choices="COUNTS" :set="value => void (people = value)" />,
       <ChoiceField label="Hours a day" :value="hoursADay" :choices="HOURS" :set="value => void (hoursADay = value)" />
-      · <button type="button" class="plain" @click="print">Print it</button> ·
-      <button
-        v-if="store.site!.build?.order"
-        type="button"
-        class="plain"
-        @click="store.make(moveOf('orderTasks', { order: [] }))"
+      · <button type="button" class="plain" @click="print">Print it</button
+      ><template v-if="store.site!.build?.order">
+        ·
+        <button type="button" class="plain" @click="store.make(moveOf('orderTasks', { order: [] }))">
+          The usual order again
+        </button></template
       >
-        The usual order again
-      </button>
     </p>
     <p v-if="weekend.length" data-weekend>
       In one day of it fit {{ weekend.length }}:

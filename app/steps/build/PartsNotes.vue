@@ -8,7 +8,7 @@ import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useFiles } from '~/stores/useFiles'
-import { listed } from '#core/words'
+import { counted, listed } from '#core/words'
 import { graphOf, nameOf, runName } from '#core/site'
 import { moveOf } from '#core/moves'
 import { byTrip, totalOf, TRIPS, type ToBuy } from '#core/build'
@@ -81,7 +81,7 @@ const print = usePrint()
       :id="`build-trip-${trip}`"
       :key="trip"
       :title="TRIPS[trip]"
-      :summary="`${items.length} things, ${money(totalOf(items))}`"
+      :summary="`${counted(items.length, 'thing')}, ${money(totalOf(items))}`"
       :open="at === 0"
     >
       <ul>

@@ -8,6 +8,7 @@ import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { sum } from 'd3-array'
+import { counted } from '#core/words'
 import { portId, runName, tanksOf, tankNominalL, thingName } from '#core/site'
 import { moveOf } from '#core/moves'
 import { fitNow, partsOfStage, siteAt, stagesOf } from '#core/build'
@@ -87,7 +88,7 @@ const first = computed(() => stages.value[0]!.id)
       </h3>
       <p v-if="weighed?.[at]" :class="{ soft: !fresh }" data-weighed>
         By itself: {{ Math.round(weighed[at]!.shortDays) }} short days in a middling year;
-        {{ weighed[at]!.findings.wrong }} things wrong and {{ weighed[at]!.findings.look }} to look at.
+        {{ counted(weighed[at]!.findings.wrong, 'thing') }} wrong and {{ weighed[at]!.findings.look }} to look at.
       </p>
       <p v-if="at">
         With it come

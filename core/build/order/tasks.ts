@@ -2,7 +2,6 @@ import { cementH, SLAB_DAYS, warmthOf, type Task, type Warmth } from './task'
 import { cornersOf, type Piece, piecesOf } from '../pieces'
 import { MATERIALS } from '../materials'
 import { mainPipe } from '../takeoff/lines'
-import { BASES } from '../../catalog'
 import { listed } from '../../words'
 import { graphOf, nameOf, roleOf, runName, tanksOf, weatherMonths, type Run, type Site } from '../../site'
 import type { NodeOf, Part, Tank } from '../../kinds'
@@ -361,6 +360,3 @@ function waterTasks(site: Site): Task[] {
   const roofs = new Map(tight.map(each => [each.id, each]))
   return [...fills, ...roofs.values()]
 }
-
-/** What a base is called in a sentence. */
-export const baseName = (tank: Tank): string => BASES[tank.base].name

@@ -5,8 +5,8 @@ import { cutList } from '../cuts'
 import { boughtAs, fittingPrice, MATERIALS, metrePrice, pipeId, stockOf, type Bought } from '../materials'
 import type { Piece } from '../pieces'
 import { graphOf, roleOf, type Run, type Site } from '../../site'
-import { boreOfPart, PART_KINDS, type NodeOf, type Part, type PartKind, type Port } from '../../kinds'
-import { ADAPTERS, guessedPumpPrice, mates, TREATMENT, type End } from '../../catalog'
+import { boreOfPart, type NodeOf, type Part, type PartKind, type Port } from '../../kinds'
+import { guessedPumpPrice, mates, TREATMENT, type End } from '../../catalog'
 import { boreMm, drawnBy } from '../../network'
 
 /** A size as it is told of a pipe and of what goes with it. */
@@ -255,7 +255,6 @@ export function chainAt(site: Site, port: Port & { end: End }, bought: Bought) {
   const prices = new Map(site.prices?.flatMap(({ id, price }) => (price === undefined ? [] : [[id, price] as const])))
   return chains(port.end, to, WEIGHINGS.cheapest, 1, prices)[0]
 }
-export const isAdapter = (id: string): boolean => ADAPTERS.some(adapter => adapter.id === id)
 
 /** Tees where lines part: as wide as the widest, with bushes for the narrower; a cap on what waits for next year. */
 function takeOffJoint(site: Site, list: List, node: NodeOf<'joint'>): Joint[] {
@@ -279,6 +278,3 @@ function takeOffJoint(site: Site, list: List, node: NodeOf<'joint'>): Joint[] {
       )
   return joined
 }
-
-/** What a kind of part is called on the list. */
-export const partName = (kind: PartKind): string => PART_KINDS[kind].name
