@@ -68,8 +68,8 @@ export const baseTooFresh = defineCheck({
         subject: nodeSubject(tank),
         sentence: say`${tank.name} was stood up ${Math.max(0, waited)} days after its base was poured; it wants
           ${wantedDays}.`,
-        why: say`Concrete gains its strength over days, and cracks under a load that comes first. Leave the tank empty until it has cured, and look for cracks
-          before it is filled.`,
+        why: say`Concrete gains its strength over days, and cracks under a load that comes first.
+          Leave the tank empty until it has cured, and look for cracks before it is filled.`,
         numbers: { waitedDays: waited, wantedDays },
       }
     }),
