@@ -13,11 +13,22 @@ export interface StoredRecord {
   daily: NonNullable<Site['climate']['daily']>
 }
 
+/** A photo of a part, a place or a day's reading of a site: scaled, and apart from the document. */
+export interface StoredPhoto {
+  id: string
+  siteId: string
+  /** What it is of: a tank's hole, a reading. */
+  subject: string
+  takenAt: number
+  picture: Blob
+}
+
 export class Database extends Dexie {
   sites!: EntityTable<StoredHead, 'id'>
   documents!: EntityTable<StoredDocument, 'id'>
   steps!: Table<StoredStep, [string, number]>
   records!: EntityTable<StoredRecord, 'id'>
+  photos!: EntityTable<StoredPhoto, 'id'>
 
   constructor() {
     // Nothing here is asked for twice, so nothing needs to be copied for the next who asks.
@@ -58,5 +69,6 @@ export class Database extends Dexie {
           await transaction.table('sites').put(head)
         }
       })
+    this.version(5).stores({ photos: 'id, siteId' })
   }
 }

@@ -274,7 +274,12 @@ describe('rings', () => {
         }),
       )
     expect(closedLoops(ring()).map(({ id }) => id)).toEqual(['ca'])
-    expect(closedLoops(ring({ kind: 'union', boreMm: 26.64 }))).toEqual([])
+    const opens = ring({ kind: 'union', boreMm: 26.64 })
+    expect(closedLoops(opens)).toEqual([])
+    // What can still be drawn together is made last.
+    const last = tasksOf(opens).find(({ id }) => id === 'make:ca')!
+    expect(last.after).toEqual(expect.arrayContaining(['make:ab', 'make:bc']))
+    expect(hasNoCircle(tasksOf(opens))).toBe(true)
   })
 })
 

@@ -1,36 +1,13 @@
-import { cutList } from './cuts'
+import { cutSheets } from './cutSheets'
 import { gateOf } from './gate'
-import { stockOf } from './materials'
 import { planOf } from './order/order'
-import { piecesOf } from './pieces'
-import { bySize, chainAt, KERF_MM, mainPipe, sizeOf } from './takeoff/lines'
+import { chainAt, mainPipe, sizeOf } from './takeoff/lines'
 import { toBuy, totalOf } from './takeoff/takeoff'
 import type { ChainStep } from './chain'
 import { phraseText } from '../words'
 import { graphOf, tanksOf, type Site } from '../site'
 import type { Port } from '../kinds'
 import type { End } from '../catalog'
-
-/** The cuts of one kind of pipe: its pieces, and the lengths that they are cut from. */
-export interface CutSheet {
-  size: string
-  pieces: ReturnType<typeof piecesOf>
-  stocks: NonNullable<ReturnType<typeof cutList>>['stocks']
-  leastStocks: number
-}
-
-/** Every cut list of a site, one a size. */
-export function cutSheets(site: Site): CutSheet[] {
-  return bySize(piecesOf(site)).map(pieces => {
-    const { bought } = pieces[0]!
-    const cut = cutList(
-      pieces.map(({ cutM }) => cutM),
-      stockOf(site, bought),
-      KERF_MM,
-    )
-    return { size: sizeOf(bought), pieces, stocks: cut?.stocks ?? [], leastStocks: cut?.leastStocks ?? 0 }
-  })
-}
 
 /** A tank's port whose end somebody has said, with what leads from it to its line's pipe. */
 export interface PortChain {
@@ -71,16 +48,16 @@ export function portChains(site: Site): PortChain[] {
 export function buildOf(site: Site, owned?: readonly { id: string; count: number }[], month = 6) {
   const items = toBuy(site, owned)
   return {
-    parts: items.map(({ id, what, size, toBuy: count, unit, price, forIds }) => ({
+    parts: items.map(({ id, what, size, toBuy: count, unit, price, shares }) => ({
       id,
       what,
       size: phraseText(size, site.standards.units),
       count,
       unit,
       price: price ?? null,
-      forRuns: forIds,
+      forRuns: shares.map(share => share.id),
     })),
-    cuts: cutSheets(site).map(({ size, stocks }) => ({ size, stocks })),
+    cuts: cutSheets(site).map(({ bought, stocks }) => ({ size: sizeOf(bought), stocks })),
     chains: portChains(site).map(({ at, steps }) => ({
       at,
       steps: steps.map(({ adapter, price }) => ({ adapter: adapter.name, price })),

@@ -103,7 +103,7 @@ function filled(pieces: readonly number[], rooms: readonly number[]): Bin[] {
 }
 
 /** Which of some pieces fill a room most, by what sums of them there are, to the millimetre up. */
-function fullest(pieces: readonly number[], roomMm: number): number[] {
+export function fullest(pieces: readonly number[], roomMm: number): number[] {
   const room = Math.floor(roomMm + EPS)
   if (room <= 0) return []
   const by = new Int32Array(room + 1).fill(-1)

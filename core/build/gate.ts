@@ -1,3 +1,4 @@
+import { laterSteps, type LaterWork } from './later'
 import { planOf, type Planned } from './order/order'
 import { fillL } from '../network'
 import { graphOf, nameOf, roofMonthL, runName, tanksOf, type Run, type Site } from '../site'
@@ -12,9 +13,10 @@ export interface GateItem {
   at: string
   /** Why it is open; nothing where it is shut. */
   open?: string
-  /** What forgetting it comes to: litres to let out, and days of rain at this season to fill again; and what is done then. */
+  /** What forgetting it comes to: litres to let out, and days of rain at this season to fill again. */
   costsLater: { litres: number; days?: number }
-  later: string
+  /** What is done then, in order. */
+  later: string[]
 }
 
 const DAYS = 30.4
@@ -63,9 +65,16 @@ function tankGate(
   const at = (port: string): Run[] =>
     graph.at(id).filter(run => [run.from, run.to].some(end => end.node === id && end.port === port))
   const byRole = (role: string) => tank.ports.filter(port => port.role === role)
-  const empties = 'Let it out by the drain, or plug the hole from inside with a bung on a rod, and fit it then.'
-  const item = (of: string, before: GateItem['before'], what: string, open: string | undefined): GateItem[] => [
-    { id: `${of}:${id}`, before, what, at: id, ...(open ? { open } : {}), costsLater, later: empties },
+  const item = (of: LaterWork, before: GateItem['before'], what: string, open: string | undefined): GateItem[] => [
+    {
+      id: `${of}:${id}`,
+      before,
+      what,
+      at: id,
+      ...(open ? { open } : {}),
+      costsLater,
+      later: laterSteps(site, tank, of, costsLater.days),
+    },
   ]
   const wall = undone(plan, `wall:${id}`)
   // A tank that is joined at the bottom is drawn from, and drained, by the others.
@@ -131,7 +140,7 @@ function arrowGate(site: Site, run: Run, plan: ReadonlyMap<string, Planned>): Ga
       at: run.id,
       ...(open ? { open } : {}),
       costsLater: { litres: 0 },
-      later: 'Shut the valves to both sides, open its unions, and turn it round.',
+      later: ['Shut the valves to both sides of it.', 'Open its unions, and turn it round.', 'Let water in, and look.'],
     },
   ]
 }

@@ -72,8 +72,10 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
     const by = madeBy(tank, port, bought?.material === 'drain', outerMm)
     const sawMm = port.end ? Math.round((endSize(port.end)?.outerMm ?? outerMm) + 2) : sawFor(outerMm, by)
     let bearingDeg = port.bearingDeg ?? FACES[port.role]
+    const place = { heightM: port.heightM, sawMm }
     const near = (deg: number) =>
-      made.some(other => apartM(round, other, deg, port.heightM) < apartWanted(other.sawMm, sawMm))
+      made.some(other => apartM(round, other, deg, port.heightM) < apartWanted(other.sawMm, sawMm)) ||
+      onSeam(tank, round, { ...place, bearingDeg: deg }) !== undefined
     if (port.bearingDeg === undefined)
       for (let times = 0; times < 14 && near(bearingDeg); times++) bearingDeg = (bearingDeg + TURN_DEG) % 360
     made.push({
@@ -92,7 +94,8 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
       amiss: [],
     })
   }
-  return made.map(hole => ({ ...hole, amiss: amissWith(tank, hole, made, round) }))
+  const arms = armsOf(site, tank, made)
+  return made.map(hole => ({ ...hole, amiss: [...amissWith(tank, hole, made, round), ...armAmiss(hole, arms, round)] }))
 }
 /** What goes into a hole: a roof's line a rubber ring, through the lid where it comes in at the rim; else a bulkhead. */
 function madeBy(tank: Tank, port: Port, isDrain: boolean, outerMm: number): Hole['by'] {
@@ -117,6 +120,51 @@ function apartM(
   return Math.hypot((turn / 360) * round, heightM - highM)
 }
 
+type Place = Pick<Hole, 'heightM' | 'bearingDeg' | 'sawMm'>
+/** A hole keeps so far from a rib and from a seam, beyond its own edge, m. */
+const [RIB_M, SEAM_M] = [0.015, 0.03]
+const onRib = ({ ribsM = [] }: Tank, { heightM, sawMm }: Place): number | undefined =>
+  ribsM.find(ribM => Math.abs(ribM - heightM) < sawMm / 2000 + RIB_M)
+const onSeam = ({ seamsDeg = [] }: Tank, round: number, { heightM, bearingDeg, sawMm }: Place): number | undefined =>
+  seamsDeg.find(deg => apartM(round, { bearingDeg, heightM }, deg, heightM) < sawMm / 2000 + SEAM_M)
+
+/** A float valve's arm reaches so far, and so far down, m. */
+const [ARM_M, ARM_DOWN_M] = [0.35, 0.4]
+/** What swings inside a tank: a float valve's arm, and the hose of a floating intake. */
+interface Arm {
+  hole: Hole
+  words: string
+  reachM: number
+  lowM: number
+  highM: number
+}
+function armsOf(site: Site, tank: Tank, holes: readonly Hole[]): Arm[] {
+  const graph = graphOf(site)
+  return holes.flatMap((hole): Arm[] => {
+    const { heightM, port, runId } = hole
+    const run = runId === undefined ? undefined : graph.run(runId)
+    if (run?.to.node === tank.id && run.parts.some(({ kind }) => kind === 'float'))
+      return [
+        { hole, words: 'arm of the float valve', reachM: ARM_M, lowM: heightM - ARM_DOWN_M, highM: heightM + 0.05 },
+      ]
+    if (!port.floating) return []
+    const highM = Math.min(rimM(tank) - tank.baseM, heightM + port.floating.hoseM)
+    return [{ hole, words: 'hose of the floating intake', reachM: port.floating.hoseM, lowM: heightM, highM }]
+  })
+}
+/** A fitting that stands in where an arm swings holds it fast; two that swing into each other do too. */
+function armAmiss(hole: Hole, arms: readonly Arm[], round: number): string[] {
+  const own = arms.find(arm => arm.hole === hole)
+  return arms.flatMap((arm): string[] => {
+    if (arm.hole === hole) return []
+    // A fitting stands in by a nut and its ring: what only the wall shows does not catch.
+    const asideM = apartM(round, hole, arm.hole.bearingDeg, hole.heightM)
+    if (own) return asideM < own.reachM + arm.reachM ? [`within reach of the ${arm.words}: face them apart`] : []
+    const within = hole.heightM > arm.lowM && hole.heightM < arm.highM && asideM < Math.min(arm.reachM, ARM_M)
+    return within ? [`in the way of the ${arm.words}`] : []
+  })
+}
+
 /** What is measured twice before it is sawn. */
 function amissWith(tank: Tank, hole: Hole, all: readonly Hole[], round: number): string[] {
   const amiss: string[] = []
@@ -125,6 +173,10 @@ function amissWith(tank: Tank, hole: Hole, all: readonly Hole[], round: number):
   for (const other of all)
     if (other !== hole && apartM(round, other, hole.bearingDeg, hole.heightM) < apartWanted(other.sawMm, hole.sawMm))
       amiss.push(`too near the hole of its ${other.words}`)
+  if (onRib(tank, hole) !== undefined) amiss.push('on a rib, where no ring seals')
+  if (onSeam(tank, round, hole) !== undefined) amiss.push('on a seam, where the wall is uneven')
+  if (tank.fittingsUpToM !== undefined && hole.heightM > tank.fittingsUpToM && hole.by === 'bulkhead')
+    amiss.push('higher than its maker lets fittings through the wall')
   if (hole.heightM - radiusM < 0.02) amiss.push('its lower edge comes to the floor')
   if (hole.heightM + radiusM > highM && hole.by !== 'lid') amiss.push('its upper edge comes over the rim')
   if (hole.from === 'inside' && tank.lid && highM - hole.heightM > REACH_M && hole.by === 'bulkhead')

@@ -1,4 +1,6 @@
-export { buildOf, cutSheets, portChains, type CutSheet, type PortChain } from './build'
+export { buildOf, portChains, type PortChain } from './build'
+export { cutFromOwn, WORTH_M, type OwnOrBought } from './cutFromOwn'
+export { cutSheets, KERF_MM, ownLengthsM, type CutSheet } from './cutSheets'
 export {
   chains,
   endsOfStep,
@@ -20,8 +22,10 @@ export { WORK_IDS, WORKS, type Task, type WorkId } from './order/task'
 export { tasksOf } from './order/tasks'
 export { cornersOf, piecesOf, type Piece, type PieceEnd } from './pieces'
 export { fitNow, partsOfStage, siteAt, stagesOf, type FitNow } from './stages'
-export { GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, type Unit } from './takeoff/items'
-export { chainAt, KERF_MM, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
+export { forIdsOf, GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, type Unit } from './takeoff/items'
+export { chainAt, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
+export { byLine, type LineParts } from './takeoff/byLine'
+export { substitutesOf, type Substitute } from './takeoff/substitutes'
 export { byTrip, takeOff, toBuy, totalOf, type ToBuy } from './takeoff/takeoff'
 export { readEnd } from './readEnd'
 export { cutWords } from './cutWords'

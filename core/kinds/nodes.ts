@@ -134,6 +134,10 @@ export const NODE_KINDS = {
         braced: flag(),
         widthM: size(50).optional(),
       }).optional(),
+      /** Where its wall has ribs, above its floor, and seams; and how high its maker lets fittings through it. */
+      ribsM: z.array(number(0, 30)).max(60).optional(),
+      seamsDeg: z.array(number(0, 360)).max(60).optional(),
+      fittingsUpToM: size(30).optional(),
       /** Litres kept back for fire; what the tank cost, or would; and water brought by lorry once it stands low. */
       reserveL: number(0, 1e7).optional(),
       price: price(),

@@ -3,7 +3,7 @@ import { defineMove, freshId, Impossible } from './move'
 import type { Building, Site } from '../site'
 
 /** What is noted of the building, made where there is none yet; an empty list is none. */
-function building<Field extends keyof Building>(site: Site, field: Field, list: Building[Field]): void {
+export function building<Field extends keyof Building>(site: Site, field: Field, list: Building[Field]): void {
   const { [field]: _before, ...others } = site.build ?? {}
   const build = (list?.length ? { ...others, [field]: list } : others) as Building
   if (Object.keys(build).length) site.build = build

@@ -57,6 +57,8 @@ import { liftUp } from './lift/liftUp'
 import { addTap, branchBy, leadTap } from './lift/branch'
 import { layPipe } from './lift/layPipe'
 import { giveCurve } from './lift/curve'
+import { cutAgain, cutPieces, ownLength, swapItem } from './cutting'
+import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'
 import type { Move, ThingKind } from '../site'
@@ -149,6 +151,11 @@ export const MOVES = {
   tickBought,
   own,
   measurePiece,
+  cutPieces,
+  cutAgain,
+  ownLength,
+  swapItem,
+  turnLine,
   tickTask,
   orderTasks,
   addStage,

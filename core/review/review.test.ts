@@ -389,6 +389,15 @@ const FAULTS: Record<string, (site: Site) => Site> = {
       moveOf('tickTask', { task: 'base:tank-1', on: '2027-04-18' }),
       moveOf('tickTask', { task: 'stand:tank-1', on: '2027-04-20' }),
     ),
+  'arrow-against-flow': site => {
+    // The draw-off's own line, with a check, laid from the tap to the tank.
+    const { node, port } = outletOf(site)
+    const run = site.runs.find(({ from }) => from.node === node && from.port === port)!
+    const checked = build(site, moveOf('insertPart', { run: run.id, part: { kind: 'check', boreMm: 26.64, k: 2 } }))
+    return build(checked, moveOf('turnLine', { run: run.id }))
+  },
+  'item-without-price': site =>
+    build(site, setField('node', 'tank-1', 'shape', { shape: 'upright-cylinder', diameterM: 8, heightM: 2.5 })),
   'bypass-shut-in-frost': site =>
     build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
 }

@@ -1,4 +1,5 @@
 import {
+  arrowAgainstFlow,
   endsDoNotMeet,
   fumesIndoors,
   glueDoesNotJoin,
@@ -7,6 +8,7 @@ import {
   metalIntoPlastic,
   partWithoutUnion,
 } from './build/ends'
+import { itemWithoutPrice } from './build/prices'
 import { baseTooFresh, stageEmpties } from './build/stages'
 import { lineFreezes, tankFreezes } from './frost'
 import { lineTooShort, tankFloats, tankOffItsBase } from './ground'
@@ -175,6 +177,8 @@ export const CHECKS = [
   fumesIndoors,
   stageEmpties,
   baseTooFresh,
+  arrowAgainstFlow,
+  itemWithoutPrice,
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 

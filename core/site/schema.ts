@@ -200,6 +200,14 @@ export const buildSchema = kept({
     .array(kept({ piece: text(), lengthM: size(1000) }))
     .max(2000)
     .optional(),
+  /** Pieces that are cut already; lengths of a pipe that are there, left over or one's own. */
+  cut: z.array(text()).max(5000).optional(),
+  lengths: z
+    .array(kept({ id: id(), lengthM: size(1000), count: whole(1, 1000) }))
+    .max(1000)
+    .optional(),
+  /** Things on the list that something else stands in for: two halves of a corner for a whole one. */
+  swaps: z.array(id()).max(500).optional(),
   done: z
     .array(kept({ task: text(), on: z.iso.date('must be a date, such as 2027-04-18'), note: text(1000).optional() }))
     .max(5000)

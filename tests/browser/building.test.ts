@@ -44,6 +44,36 @@ describe('an end', () => {
   })
 })
 
+describe('a photo', () => {
+  it('is kept with the hole it is of, scaled, and is there after the page was loaded anew', async () => {
+    await page.openDemo('brindle-yard', 'build')
+    await page.subject('finder')
+    await page.choose('Photos of', 'Low drum, outlet')
+    // A picture 4000 pixels wide, made here.
+    const base64 = await page.driver.executeScript<string>(
+      `const canvas = Object.assign(document.createElement('canvas'), { width: 4000, height: 1000 });
+      canvas.getContext('2d').fillRect(0, 0, 2000, 500);
+      return canvas.toDataURL('image/png').split(',')[1];`,
+    )
+    const input = '[data-photos="tank-3.outlet"] input[type=file]'
+    await page.upload(input, 'thread.png', new Uint8Array(Buffer.from(base64, 'base64')))
+    const wide = () =>
+      page.driver.executeScript<number>('return document.querySelector("[data-photos] img")?.naturalWidth ?? 0')
+    await page.until(wide, width => width === 1600, 'it is there, 1600 pixels wide')
+    await page.upload(input, 'words.png', 'no picture at all')
+    await page.until(notes, text => text.includes('“words.png” is no picture'), 'what is no picture is told')
+    await page.driver.navigate().refresh()
+    await page.css('.section svg')
+    await page.subject('finder')
+    await page.choose('Photos of', 'Low drum, outlet')
+    await page.until(wide, width => width === 1600, 'it is still there')
+    await page.press('take out')
+    await page.until(wide, width => width === 0, 'it is gone')
+    await page.press('Put it back')
+    await page.until(wide, width => width === 1600, 'it is back')
+  })
+})
+
 describe('the list', () => {
   it('is ticked in the aisle at 390 px, and found so after the page was loaded anew', async () => {
     await page.size(390, 844)
@@ -71,7 +101,7 @@ describe('the list', () => {
     const before = await page.figure('Still to buy')
     const id = table.split('\n')[2]!.split(',')[0]!
     await page.upload('[data-notes="parts"] input[type=file]', 'book.csv', `id,price\n${id},999\ntape,dear\n`)
-    await page.until(notes, text => text.includes('1 prices are in the book'), 'the book is read')
+    await page.until(notes, text => text.includes('Taken into the book of this machine: 1 price.'), 'the book is read')
     expect(await notes()).toContain('Line 3: “dear” is no price')
     await page.until(
       () => page.figure('Still to buy'),
@@ -79,6 +109,27 @@ describe('the list', () => {
       'the sum is another',
     )
     await page.driver.executeScript('localStorage.removeItem("tall-cask-prices")')
+  })
+})
+
+describe('a length', () => {
+  it('that is cut leaves the list, and what is left of it is there for the next', async () => {
+    await page.openDemo('quillfern-ridge', 'build')
+    await page.subject('cuts')
+    const [sheet] = await page.all('[data-pipe]')
+    const pipe = await sheet!.getAttribute('data-pipe')
+    const rows = async () => (await page.all(`[data-pipe="${pipe}"] .row`)).length
+    const before = await rows()
+    await page.click(page.css(`[data-pipe="${pipe}"] [data-cut]`))
+    await page.until(
+      () => page.text(`[data-pipe="${pipe}"] [data-done]`),
+      text => text.startsWith('Cut already: A'),
+      'it is cut',
+    )
+    expect(await rows()).toBeLessThanOrEqual(before)
+    expect(await page.text(`[data-pipe="${pipe}"]`)).toMatch(/There already:\s+× \d+ mm/)
+    await page.undo(1)
+    await page.until(rows, count => count === before, 'it is to be cut again')
   })
 })
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import TrueSize from './TrueSize.vue'
+import PhotoStrip from '~/photos/PhotoStrip.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -60,10 +61,22 @@ const ports = computed(() => [
   ),
 ])
 const kept = ref('')
+/** The hole that photos of the part in hand are kept with: the one that was set last, else the first that is known. */
+const pictured = ref('')
+const photosOf = computed(
+  () =>
+    pictured.value ||
+    tanksOf(store.site!).flatMap(tank =>
+      tank.ports.flatMap(port => (port.end ? [portId(tank.id, port.name)] : [])),
+    )[0] ||
+    ports.value[1]?.value ||
+    '',
+)
 const keep = (id: string) => {
   if (!id || !best.value) return
   const { family, size } = best.value
   const problem = store.make(setField('port', id, 'end', { family, size, sex: sex.value }))
+  pictured.value = id
   kept.value = problem ?? `It is set on ${ports.value.find(port => port.value === id)!.name}.`
 }
 </script>
@@ -144,6 +157,16 @@ const keep = (id: string) => {
           </p>
         </template>
       </div>
+    </div>
+    <div v-if="photosOf" class="pictured">
+      Photos of
+      <ChoiceField
+        label="Photos of"
+        :value="photosOf"
+        :choices="ports.slice(1)"
+        :set="value => void (pictured = value)"
+      />
+      <PhotoStrip :subject="photosOf" :label="ports.find(port => port.value === photosOf)?.name ?? ''" />
     </div>
     <TrueSize v-if="best" :end="{ ...best, sex }" />
   </section>

@@ -65,10 +65,13 @@ const costs = ({ litres: least, days }: { litres: number; days?: number }) =>
             </div>
           </li>
         </ul>
-        <p v-if="open" class="soft small">
-          {{ costs(items[0]!.costsLater) }}
-          {{ items[0]!.later }}
-        </p>
+        <p v-if="open" class="soft small">{{ costs(items[0]!.costsLater) }}</p>
+        <details v-for="item in items.filter(each => each.open)" :key="item.id" class="small" :data-later="item.id">
+          <summary>Doing it later: {{ shortly(item.what) }}</summary>
+          <ol>
+            <li v-for="step in item.later" :key="step">{{ step }}</li>
+          </ol>
+        </details>
         <button type="button" class="plain small" @click="show(items[0]!.at)">Show it</button>
       </FoldGroup>
     </template>

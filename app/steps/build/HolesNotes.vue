@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { usePrint } from '~/print/printNotes'
+import MarksField from './MarksField.vue'
 import RolledWall from './RolledWall.vue'
 import { buildFor } from './told'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -98,6 +99,27 @@ const print = usePrint()
           </tbody>
         </table>
       </div>
+      <p class="small">
+        <MarksField
+          label="ribs"
+          kind="length"
+          :values="tank.ribsM ?? []"
+          :set="values => store.make(setField('node', tank.id, 'ribsM', values.length ? values : undefined))"
+        />;
+        <MarksField
+          label="seams"
+          kind="angle"
+          :values="tank.seamsDeg ?? []"
+          :set="values => store.make(setField('node', tank.id, 'seamsDeg', values.length ? values : undefined))"
+        />; its maker lets fittings through up to
+        <QuantityField
+          :label="`Fittings up to, ${tank.name}`"
+          kind="length"
+          :value="tank.fittingsUpToM"
+          empty="not said"
+          :set="value => store.make(setField('node', tank.id, 'fittingsUpToM', value))"
+        />.
+      </p>
       <p class="unprinted small">
         <button type="button" class="plain" :data-save="`holes-${tank.id}`" @click="savePdf(tank)">
           Templates at true size, as PDF

@@ -27,6 +27,20 @@ const y = (heightM: number) => highPx.value - heightM * px.value + 8
     :aria-label="`The wall of ${tank.name} rolled flat, ${holes.length} holes`"
   >
     <rect x="0" y="8" :width="WIDE" :height="highPx" class="wall" />
+    <path
+      v-for="ribM in tank.ribsM ?? []"
+      :key="`rib ${ribM}`"
+      :d="`M0 ${y(ribM)} H${WIDE}`"
+      class="rib"
+      :stroke-width="0.03 * px"
+    />
+    <path
+      v-for="deg in tank.seamsDeg ?? []"
+      :key="`seam ${deg}`"
+      :d="`M${(deg / 360) * WIDE} 8 v${highPx}`"
+      class="rib"
+      :stroke-width="0.03 * px"
+    />
     <g v-for="tick in ticks" :key="tick">
       <path :d="`M-6 ${y(tick)} H0`" class="rule" />
       <text x="-9" :y="y(tick) + 4" class="rule">{{ show(tick, 'length') }}</text>
@@ -52,6 +66,9 @@ svg {
 .wall {
   fill: var(--sheet);
   stroke: var(--ink);
+}
+.rib {
+  stroke: color-mix(in srgb, var(--soft) 35%, var(--sheet));
 }
 .quarter {
   stroke: var(--hair);

@@ -3,7 +3,7 @@ import { buildFor } from './told'
 import { group } from 'd3-array'
 import { phraseText } from '#core/words'
 import { weatherMonths, type Site } from '#core/site'
-import { byTrip, cutWords, totalOf, TRIPS } from '#core/build'
+import { byTrip, cutWords, sizeOf, totalOf, TRIPS } from '#core/build'
 import { valveCard } from '#core/exchange'
 import type { Review } from '#core/review'
 import { findSum, solveSum } from '#core/sums'
@@ -95,8 +95,8 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
       ),
     ]),
   cuts: ({ site }) =>
-    buildFor(site).sheets.flatMap(({ size, pieces, stocks }): Content[] => [
-      { text: `${size}: ${stocks.length} lengths`, bold: true },
+    buildFor(site).sheets.flatMap(({ bought, pieces, stocks }): Content[] => [
+      { text: `${sizeOf(bought)}: ${stocks.length} lengths`, bold: true },
       table(
         ['auto', '*', 'auto'],
         pieces.map(({ label, ends, cutM }) => [

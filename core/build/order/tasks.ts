@@ -1,5 +1,6 @@
 import { cementH, SLAB_DAYS, warmthOf, type Task, type Warmth } from './task'
 import { cornersOf, type Piece, piecesOf } from '../pieces'
+import { madeLast } from '../loops'
 import { MATERIALS } from '../materials'
 import { mainPipe } from '../takeoff/lines'
 import { listed } from '../../words'
@@ -21,6 +22,7 @@ export function tasksOf(site: Site, month = warmestMonth(site)): Task[] {
   const { tMinC, tMaxC } = weatherMonths(site)[month - 1]!
   const warmth = warmthOf((tMinC + tMaxC) / 2)
   const pieces = piecesOf(site)
+  const last = madeLast(site)
   return [
     ...tanksOf(site).flatMap(tank => tankTasks(site, tank, warmth)),
     ...site.nodes.flatMap(node => (node.kind === 'chamber' ? chamberTasks(site, node) : [])),
@@ -31,6 +33,7 @@ export function tasksOf(site: Site, month = warmestMonth(site)): Task[] {
         run,
         pieces.filter(piece => piece.run === run),
         warmth,
+        last.get(run.id) ?? [],
       ),
     ),
     ...waterTasks(site),
@@ -218,7 +221,13 @@ const ARROWED: ReadonlySet<Part['kind']> = new Set(['check', 'filter', 'lamp', '
 const arrowsOf = (site: Site, run: Run): string =>
   run.parts.some(({ kind }) => ARROWED.has(kind)) ? `, arrows towards ${nameOf(site, run.to.node)}` : ''
 
-function runTasks(site: Site, run: Run, pieces: readonly Piece[], warmth: Warmth): Task[] {
+function runTasks(
+  site: Site,
+  run: Run,
+  pieces: readonly Piece[],
+  warmth: Warmth,
+  afterRuns: readonly string[],
+): Task[] {
   const name = `“${runName(site, run)}”`
   const graph = graphOf(site)
   const bought = mainPipe(site, run)
@@ -273,7 +282,7 @@ function runTasks(site: Site, run: Run, pieces: readonly Piece[], warmth: Warmth
       work: 'make',
       what: `${MAKES[joint]} ${name}, mark to mark${arrowsOf(site, run)}`,
       at: [run.id],
-      after: [`dry:${run.id}`],
+      after: [`dry:${run.id}`, ...afterRuns.map(id => `make:${id}`)],
       minutes: [3 * joints, 6 * joints],
       people: joint === 'cement' && bought.outerMm > 60 ? 2 : 1,
       tools: joint === 'cement' ? ['cement', 'primer', 'rag'] : ['two spanners'],

@@ -39,9 +39,10 @@ export interface Item {
   /** How easily it is found, 1 in any shop to 5 hardly. */
   found: number
   group: GroupId
-  /** The runs and nodes that it is for. */
-  forIds: string[]
+  /** The runs and nodes that it is for, and how much of it each takes. */
+  shares: { id: string; count: number }[]
 }
+export const forIdsOf = ({ shares }: Pick<Item, 'shares'>): string[] => shares.map(({ id }) => id)
 export const tripOf = ({ group, found }: Pick<Item, 'group' | 'found'>): TripId =>
   found >= 3 ? 'ahead' : GROUPS[group].trip
 
@@ -67,7 +68,9 @@ export function listOf(site: Site) {
       const known = items.get(id)
       if (known) {
         known.count += count
-        if (!known.forIds.includes(forId)) known.forIds.push(forId)
+        const share = known.shares.find(each => each.id === forId)
+        if (share) share.count += count
+        else known.shares.push({ id: forId, count })
         return
       }
       const price = noted.get(id) ?? guess
@@ -80,7 +83,7 @@ export function listOf(site: Site) {
         found,
         group,
         noted: noted.has(id),
-        forIds: [forId],
+        shares: [{ id: forId, count }],
       }
       items.set(id, price === undefined ? own : { ...own, price })
     },

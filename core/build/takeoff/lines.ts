@@ -1,8 +1,8 @@
-import type { List, Told } from './items'
+import { idOf, type List, type Told } from './items'
 import { flow, length, say } from '../../words'
 import { chains, WEIGHINGS } from '../chain'
-import { cutList } from '../cuts'
-import { boughtAs, fittingPrice, MATERIALS, metrePrice, pipeId, stockOf, type Bought } from '../materials'
+import { cutSheets } from '../cutSheets'
+import { boughtAs, fittingPrice, MATERIALS, metrePrice, pipeId, type Bought } from '../materials'
 import type { Piece } from '../pieces'
 import { graphOf, roleOf, type Run, type Site } from '../../site'
 import { boreOfPart, type NodeOf, type Part, type PartKind, type Port } from '../../kinds'
@@ -15,8 +15,9 @@ export const sizeOf = ({ material, size }: Bought): string =>
 const suffix = (material: Bought['material']): string =>
   material === 'drain' ? ' drain' : ` ${MATERIALS[material].name}`
 
+const fittingId = (kind: string, { material, size }: Bought): string => `${kind}:${material}:${size}`
 const fitting = (what: string, kind: string, bought: Bought, times: number, found = 1): Told => ({
-  id: `${kind}:${bought.material}:${bought.size}`,
+  id: fittingId(kind, bought),
   what,
   size: sizeOf(bought),
   guess: fittingPrice(bought, times),
@@ -121,7 +122,7 @@ export interface Joint {
 
 /** Everything that lines are made of. */
 export function takeOffLines(site: Site, list: List, pieces: readonly Piece[]): Joint[] {
-  takeOffPipe(site, list, pieces)
+  takeOffPipe(site, list)
   const joints: Joint[] = []
   for (const run of site.runs)
     joints.push(
@@ -136,42 +137,26 @@ export function takeOffLines(site: Site, list: List, pieces: readonly Piece[]): 
   return joints
 }
 
-/** Pipe by the lengths that it is cut from, or by the metre off a coil. */
-function takeOffPipe(site: Site, list: List, pieces: readonly Piece[]): void {
-  for (const of of bySize(pieces)) {
-    const { bought } = of[0]!
-    const stock = stockOf(site, bought)
-    const cut = cutList(
-      of.map(({ cutM }) => cutM),
-      stock,
-      KERF_MM,
-    )
-    const buys = cut?.stocks.map(({ stockM }) => stockM) ?? of.map(({ cutM }) => cutM)
+/** Pipe by the lengths that are still to be bought, or by the coil: what is there already is cut from first. */
+function takeOffPipe(site: Site, list: List): void {
+  for (const { bought, pieces, stocks } of cutSheets(site)) {
+    const buys = stocks.length
+      ? stocks.flatMap(stock => (stock.own ? [] : [stock.stockM]))
+      : pieces.map(({ cutM }) => cutM)
     for (const stockM of buys)
-      for (const { run } of of.slice(0, 1))
-        list.add(
-          {
-            id: `${pipeId(bought)}:${stockM}`,
-            what: MATERIALS[bought.material].coils ? 'pipe, a coil' : 'pipe, a length',
-            size: say`${sizeOf(bought)}, ${length(stockM)}`,
-            guess: Math.round(metrePrice(bought) * stockM * 20) / 20,
-            found: bought.outerMm > 70 && bought.material !== 'drain' ? 2 : 1,
-            group: 'pipes',
-          },
-          1,
-          run.id,
-        )
+      list.add(
+        {
+          id: `${pipeId(bought)}:${stockM}`,
+          what: MATERIALS[bought.material].coils ? 'pipe, a coil' : 'pipe, a length',
+          size: say`${sizeOf(bought)}, ${length(stockM)}`,
+          guess: Math.round(metrePrice(bought) * stockM * 20) / 20,
+          found: bought.outerMm > 70 && bought.material !== 'drain' ? 2 : 1,
+          group: 'pipes',
+        },
+        1,
+        pieces[0]!.run.id,
+      )
   }
-}
-export const KERF_MM = 3
-/** Pieces that are cut from one kind of pipe, together. */
-export function bySize(pieces: readonly Piece[]): Piece[][] {
-  const by = new Map<string, Piece[]>()
-  for (const piece of pieces) {
-    const key = pipeId(piece.bought)
-    by.set(key, [...(by.get(key) ?? []), piece])
-  }
-  return [...by.values()]
 }
 
 function takeOffRun(site: Site, list: List, run: Run, pieces: readonly Piece[]): Joint[] {
@@ -181,13 +166,16 @@ function takeOffRun(site: Site, list: List, run: Run, pieces: readonly Piece[]):
   }
   const thread = (outerMm: number) => joints.push({ by: 'threaded', outerMm, runId: run.id })
   const ends = pieces.flatMap(piece => piece.ends.map(end => ({ ...end, bought: piece.bought })))
+  const swapped = new Set(site.build?.swaps)
   // A fitting between two pieces is the end of both.
   const TIMES = { 'elbow-90': 1, 'elbow-45': 1.1, coupling: 0.7 } as const
   const WORDS = { 'elbow-90': 'elbow, 90°', 'elbow-45': 'elbow, 45°', coupling: 'coupling' } as const
   for (const { into, bought } of ends)
     if (into === 'elbow-90' || into === 'elbow-45' || into === 'coupling') {
-      list.add(fitting(WORDS[into], into, bought, TIMES[into]), 0.5, run.id)
-      join(bought)
+      const halves = into === 'elbow-90' && swapped.has(idOf(fittingId(into, bought)))
+      const kind = halves ? 'elbow-45' : into
+      list.add(fitting(WORDS[kind], kind, bought, TIMES[kind]), halves ? 1 : 0.5, run.id)
+      join(bought, halves ? 2 : 1)
     }
   run.parts.forEach((each, at) => {
     const { threaded, buys } = rowOf(each.kind)

@@ -147,6 +147,9 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
   },
 }
 
+/** Tanks larger than this are not bought off a list, L. */
+const MOST_SOLD_L = 60_000
+
 function takeOffTank(site: Site, list: List, tank: Tank): void {
   const litres = Math.round(tankNominalL(tank))
   list.add(
@@ -154,7 +157,8 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
       id: `tank:${tank.tankKind}:${litres}`,
       what: TANK_KINDS[tank.tankKind].name,
       size: say`${volume(litres)}`,
-      guess: Math.round(tank.price ?? guessedPrice(tank.tankKind, litres)),
+      // What is built where it stands is priced by who builds it.
+      guess: tank.price ?? (litres <= MOST_SOLD_L ? Math.round(guessedPrice(tank.tankKind, litres)) : undefined),
       found: 3,
       group: 'tanks',
     },

@@ -1,3 +1,4 @@
+import { turnRound } from '../turnLine'
 import { z } from 'zod'
 import { headOf, leavesHigh } from './parts'
 import { highHoleM, lowWaterM, pumpFor } from './sizing'
@@ -69,15 +70,6 @@ function takeOutFilling(site: Site, from: string, tankId: string): string | unde
   }
   if (feeds) turnRound(shared)
   return gone[0]?.id
-}
-
-/** The same line the other way round: its parts in the other order. */
-function turnRound(run: Run): void {
-  const { from, to } = run
-  run.from = to
-  run.to = from
-  run.parts = [...run.parts].reverse()
-  delete run.name
 }
 
 /** A draw-off for a pump of its own: its hole above the water where the pump stands in it. */

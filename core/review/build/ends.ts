@@ -33,6 +33,10 @@ export const endsDoNotMeet = defineCheck({
     }),
 })
 
+/** What turning it round the wall mends. */
+const BY_BEARING = ['too near', 'on a seam', 'within reach', 'in the way']
+/** What the order of work sees to, or another finding tells. */
+const LEFT_TO_WORK = ['no arm reaches', 'the overflow is to lie']
 export const holeAmiss = defineCheck({
   id: 'hole-amiss',
   step: 'build',
@@ -40,10 +44,10 @@ export const holeAmiss = defineCheck({
   sound: 'Every hole has its own place in the wall',
   find: ({ site }) =>
     holesOf(site).flatMap((hole): Finding[] => {
-      const words = hole.amiss.find(each => each.startsWith('too near') || each.startsWith('its '))
+      const words = hole.amiss.find(each => !LEFT_TO_WORK.some(begins => each.startsWith(begins)))
       const tank = tanksOf(site).find(({ id }) => id === hole.tankId)!
       // What nobody has placed yet stands where it was guessed, and can be moved.
-      if (!words || (words.startsWith('too near') && hole.guessed)) return []
+      if (!words || (hole.guessed && BY_BEARING.some(begins => words.startsWith(begins)))) return []
       return [
         {
           id: `hole-amiss:${hole.id}`,
@@ -198,3 +202,49 @@ export const fumesIndoors = defineCheck({
       ]
     }),
 })
+
+export const arrowAgainstFlow = defineCheck({
+  id: 'arrow-against-flow',
+  step: 'build',
+  needs: ['site'],
+  sound: 'Every check valve’s arrow points the way the water comes',
+  find: ({ site }) =>
+    site.runs.flatMap((run): Finding[] => {
+      const check = run.parts.find(({ kind }) => kind === 'check')
+      if (!check || !gives(site, run.to) || isFed(site, run)) return []
+      const [source, far] = [nameOf(site, run.to.node), nameOf(site, run.from.node)]
+      return [
+        {
+          id: `arrow-against-flow:${run.id}`,
+          check: 'arrow-against-flow',
+          severity: 'wrong',
+          subject: runSubject(site, run),
+          sentence: say`The arrow of the check valve in “${runName(site, run)}” points towards ${source}, which gives the water.`,
+          why: say`Nothing else feeds ${far}, so that no water ever passes: the valve shuts against ${source}. Turn it round
+            with its line, arrow towards ${far}.`,
+          numbers: { lines: 1 },
+          mend: { label: 'Turn the line round', move: moveOf('turnLine', { run: run.id }) },
+        },
+      ]
+    }),
+})
+/** True where water comes from: a draw-off, a well, the main. */
+function gives(site: Site, end: Run['to']): boolean {
+  const node = graphOf(site).node(end.node)
+  if (node?.kind === 'well' || node?.kind === 'main') return true
+  const role = node?.kind === 'tank' ? node.ports.find(({ name }) => name === end.port)?.role : undefined
+  return role === 'outlet' || role === 'fire'
+}
+/** True where water comes to a line’s beginning some other way than through it. */
+function isFed(site: Site, line: Run): boolean {
+  const graph = graphOf(site)
+  const seen = new Set<string>()
+  const fed = (id: string): boolean => {
+    if (seen.has(id)) return false
+    seen.add(id)
+    const node = graph.node(id)
+    if (node && ['tank', 'well', 'main', 'spout', 'pressureTank'].includes(node.kind)) return true
+    return graph.into(id).some(run => run !== line && fed(run.from.node))
+  }
+  return fed(line.from.node)
+}

@@ -1,0 +1,53 @@
+import { liveQuery } from 'dexie'
+import type { Database, StoredPhoto } from './database'
+
+/** Where photos are kept: beside the sites, since they are large and no document needs them to be read. */
+export interface Album {
+  /** Tells the photos of a site, oldest first, now and whenever one comes or goes; gives back what ends it. */
+  watch(siteId: string, told: (photos: StoredPhoto[]) => void): () => void
+  of(siteId: string): Promise<StoredPhoto[]>
+  put(photo: StoredPhoto): Promise<void>
+  drop(id: string): Promise<void>
+}
+
+const oldestFirst = (photos: StoredPhoto[]): StoredPhoto[] => photos.sort((a, b) => a.takenAt - b.takenAt)
+
+export function diskAlbum({ photos }: Database): Album {
+  const of = async (siteId: string) => oldestFirst(await photos.where({ siteId }).toArray())
+  return {
+    of,
+    watch(siteId, told) {
+      const watching = liveQuery(() => of(siteId)).subscribe(told)
+      return () => watching.unsubscribe()
+    },
+    put: async photo => void (await photos.put(photo)),
+    drop: id => photos.delete(id),
+  }
+}
+
+/** The album of a page that may keep nothing: gone with it. */
+export function pageAlbum(): Album {
+  const kept = new Map<string, StoredPhoto>()
+  const watchers = new Set<() => void>()
+  const changed = () => watchers.forEach(tell => tell())
+  const of = (siteId: string) => oldestFirst([...kept.values()].filter(photo => photo.siteId === siteId))
+  return {
+    of: siteId => Promise.resolve(of(siteId)),
+    watch(siteId, told) {
+      const tell = () => told(of(siteId))
+      watchers.add(tell)
+      tell()
+      return () => watchers.delete(tell)
+    },
+    put(photo) {
+      kept.set(photo.id, photo)
+      changed()
+      return Promise.resolve()
+    },
+    drop(id) {
+      kept.delete(id)
+      changed()
+      return Promise.resolve()
+    },
+  }
+}

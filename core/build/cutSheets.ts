@@ -1,0 +1,56 @@
+import { cutFromOwn, type OwnOrBought } from './cutFromOwn'
+import { idOf } from './takeoff/items'
+import { pipeId, stockOf, type Bought } from './materials'
+import { piecesOf, type Piece } from './pieces'
+import { group } from 'd3-array'
+import type { Site } from '../site'
+
+/** The cuts of one kind of pipe: its pieces, and the lengths that they are cut from. */
+export interface CutSheet {
+  /** The pipe as documents name it. */
+  pipe: string
+  bought: Bought
+  /** Pieces that are still to be cut, and those that are. */
+  pieces: Piece[]
+  done: Piece[]
+  stocks: OwnOrBought[]
+  leastStocks: number
+}
+
+/** What the saw takes with each cut, mm. */
+export const KERF_MM = 3
+
+const made = new WeakMap<Site, CutSheet[]>()
+/** Every cut list of a site, one a kind of pipe; worked out once a document. */
+export function cutSheets(site: Site): CutSheet[] {
+  const known = made.get(site)
+  if (known) return known
+  const cut = new Set(site.build?.cut)
+  const sheets = [...group(piecesOf(site), ({ bought }) => pipeId(bought))].map(([key, all]): CutSheet => {
+    const { bought } = all[0]!
+    const pipe = idOf(key)
+    const pieces = all.filter(({ id }) => !cut.has(id))
+    const laid = cutFromOwn(
+      pieces.map(({ cutM }) => cutM),
+      stockOf(site, bought),
+      ownLengthsM(site, pipe),
+      KERF_MM,
+    )
+    return {
+      pipe,
+      bought,
+      pieces,
+      done: all.filter(({ id }) => cut.has(id)),
+      stocks: laid?.stocks ?? [],
+      leastStocks: laid?.leastStocks ?? 0,
+    }
+  })
+  made.set(site, sheets)
+  return sheets
+}
+
+/** Lengths of a pipe that are there already, each once. */
+export const ownLengthsM = (site: Site, pipe: string): number[] =>
+  (site.build?.lengths ?? []).flatMap(({ id, lengthM, count }) =>
+    id === pipe ? Array.from({ length: count }, () => lengthM) : [],
+  )
