@@ -1,5 +1,6 @@
 import type { StoredHead, StoredSite, StoredStep } from './shelf'
 import type { Site } from '#core/site'
+import type { LogReading } from '#core/kinds'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
 /** The document of a site, apart from what is told of it: heads are read often, documents when a site is opened. */
@@ -13,6 +14,13 @@ export interface StoredRecord {
   daily: NonNullable<Site['climate']['daily']>
 }
 
+/** A line of a site's log, apart from the document: there are thousands, and one is written at a time. */
+export interface StoredReading {
+  siteId: string
+  /** Where in the log it stands: the steps of the history know it by that. */
+  place: number
+  reading: LogReading
+}
 /** A photo of a part, a place or a day's reading of a site: scaled, and apart from the document. */
 export interface StoredPhoto {
   id: string
@@ -29,6 +37,7 @@ export class Database extends Dexie {
   steps!: Table<StoredStep, [string, number]>
   records!: EntityTable<StoredRecord, 'id'>
   photos!: EntityTable<StoredPhoto, 'id'>
+  readings!: Table<StoredReading, [string, number]>
 
   constructor() {
     // Nothing here is asked for twice, so nothing needs to be copied for the next who asks.
@@ -69,6 +78,6 @@ export class Database extends Dexie {
           await transaction.table('sites').put(head)
         }
       })
-    this.version(5).stores({ photos: 'id, siteId' })
+    this.version(5).stores({ photos: 'id, siteId', readings: '[siteId+place], siteId' })
   }
 }

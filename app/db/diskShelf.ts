@@ -1,29 +1,32 @@
 import Dexie, { liveQuery } from 'dexie'
 import type { Database } from './database'
 import { writtenOver, type Shelf, type StoredSite } from './shelf'
+import type { Writing } from '#core/moves'
 import type { Site } from '#core/site'
 
-/** A document without its rain record, which lies in a table of its own. */
-function light(site: Site): Site {
+/** A document without its rain record and its log, which lie in tables of their own. */
+function light({ log: _log, ...site }: Site): Site {
   const { daily: _daily, ...climate } = site.climate
   return { ...site, climate }
 }
 
 /** The shelf on this machine's disk. What fails comes back as the browser's own error. */
 export function diskShelf(database: Database): Shelf {
-  const { sites, documents, steps, records } = database
+  const { sites, documents, steps, records, readings } = database
   const stepsOf = (id: string, from: number | typeof Dexie.minKey, to: number | typeof Dexie.maxKey) =>
     steps.where('[siteId+index]').between([id, from], [id, to])
   const all = (id: string) => stepsOf(id, Dexie.minKey, Dexie.maxKey)
-  const tables = [sites, documents, steps, records]
+  const tables = [sites, documents, steps, records, readings]
   const inOne = <Result>(act: () => Promise<Result>) => database.transaction('rw', tables, act)
 
   async function whole(id: string) {
-    const read = [sites.get(id), documents.get(id), all(id).toArray(), records.get(id)] as const
-    const [head, document, found, record] = await Promise.all(read)
+    const logged = linesOf(id, Dexie.minKey).toArray()
+    const read = [sites.get(id), documents.get(id), all(id).toArray(), records.get(id), logged] as const
+    const [head, document, found, record, lines] = await Promise.all(read)
     if (!head || !document) return undefined
-    const { site } = document
-    const full: Site = record ? { ...site, climate: { ...site.climate, daily: record.daily } } : site
+    const full: Site = { ...document.site }
+    if (record) full.climate = { ...full.climate, daily: record.daily }
+    if (lines.length) full.log = lines.map(({ reading }) => reading)
     return { stored: { ...head, site: full }, steps: found }
   }
   async function everySite(): Promise<StoredSite[]> {
@@ -34,6 +37,14 @@ export function diskShelf(database: Database): Shelf {
   const keepDocument = (id: string, site: Site) => documents.put({ id, site: light(site) })
   const keepRecord = (id: string, { climate: { daily } }: Site): Promise<unknown> =>
     daily ? records.put({ id, daily }) : records.delete(id)
+
+  const linesOf = (id: string, from: number | typeof Dexie.minKey) =>
+    readings.where('[siteId+place]').between([id, from], [id, Dexie.maxKey])
+  async function keepLog(id: string, change: Writing['readings']): Promise<void> {
+    if (!change) return
+    await readings.bulkPut(change.put.map(({ place, reading }) => ({ siteId: id, place, reading })))
+    await linesOf(id, change.to).delete()
+  }
 
   return {
     lasts: true,
@@ -53,6 +64,8 @@ export function diskShelf(database: Database): Shelf {
         await sites.add(head)
         await keepDocument(head.id, site)
         await keepRecord(head.id, site)
+        const log = site.log ?? []
+        await keepLog(head.id, { put: log.map((reading, place) => ({ place, reading })), to: log.length })
         await steps.bulkPut(given)
         return true
       }),
@@ -63,6 +76,7 @@ export function diskShelf(database: Database): Shelf {
         if (head.revision !== over) return 'elsewhere'
         await sites.put(writtenOver(head, writing, by, now))
         await keepDocument(id, writing.history.site)
+        await keepLog(id, writing.readings)
         if (writing.recordToo) await keepRecord(id, writing.history.site)
         await steps.bulkPut(writing.steps.map(({ index, made }) => ({ siteId: id, index, made })))
         await stepsOf(id, Dexie.minKey, writing.from).delete()
@@ -75,6 +89,7 @@ export function diskShelf(database: Database): Shelf {
         await sites.delete(id)
         await documents.delete(id)
         await records.delete(id)
+        await linesOf(id, Dexie.minKey).delete()
         await all(id).delete()
         return taken
       }),

@@ -113,7 +113,7 @@ function askMonth({ uses, askedL }: PoolColumns, lanes: Lanes, month: number): v
     lanes.askedL.fill(askedL[use * 12 + month]!, use * askWidth, (use + 1) * askWidth)
 }
 
-function addUpAsked({ blocks, blockStart }: PoolColumns, lanes: Lanes): void {
+export function addUpAsked({ blocks, blockStart }: PoolColumns, lanes: Lanes): void {
   const { askWidth, askedL, blockAskedL, allAskedL } = lanes
   for (let lane = 0; lane < askWidth; lane++) {
     let all = 0

@@ -29,4 +29,14 @@ export {
   type PartOf,
 } from './parts'
 export { outageSchema, type OutageRule } from './outage'
+export {
+  LEVEL_BY,
+  moment,
+  READING_KIND_IDS,
+  READING_KINDS,
+  readingSchema,
+  type LevelBy,
+  type LogReading,
+  type ReadingKind,
+} from './readings'
 export { PORT_ROLES, portSchema, type Port, type PortRole } from './ports'

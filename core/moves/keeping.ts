@@ -1,5 +1,6 @@
 import type { History } from './history'
 import type { Made } from './apply'
+import type { LogReading } from '../kinds'
 
 /** What is to be written, in one go, for a store to hold a history. */
 export interface Writing {
@@ -10,6 +11,8 @@ export interface Writing {
   to: number
   /** True where the store holds another rain record, or may; it is long, and is written apart from the rest. */
   recordToo: boolean
+  /** Lines of the log by their places where the store holds others; from `to` on there are none. */
+  readings: { put: { place: number; reading: LogReading }[]; to: number } | undefined
 }
 
 /**
@@ -25,6 +28,21 @@ export function writingOf(held: History | undefined, now: History): Writing | un
     steps: steps.flatMap((made, at) => (there(first + at) === made ? [] : [{ index: first + at, made }])),
     from: first,
     to: first + steps.length,
+    readings: logChange(held?.site.log, now.site.log, !held),
     recordToo: !held || held.site.climate.daily !== now.site.climate.daily,
+  }
+}
+
+const NONE: readonly LogReading[] = []
+/** What a log holds at places where another holds something else; a line is never changed in place. */
+function logChange(
+  held: readonly LogReading[] = NONE,
+  now: readonly LogReading[] = NONE,
+  unknown: boolean,
+): Writing['readings'] {
+  if (held === now && !unknown) return undefined
+  return {
+    put: now.flatMap((reading, place) => (!unknown && held[place] === reading ? [] : [{ place, reading }])),
+    to: now.length,
   }
 }

@@ -58,6 +58,7 @@ import { addTap, branchBy, leadTap } from './lift/branch'
 import { layPipe } from './lift/layPipe'
 import { giveCurve } from './lift/curve'
 import { cutAgain, cutPieces, ownLength, swapItem } from './cutting'
+import { correctReading, dropReading, logReading, logReadings, putChore } from './log'
 import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'
@@ -151,6 +152,11 @@ export const MOVES = {
   tickBought,
   own,
   measurePiece,
+  logReading,
+  logReadings,
+  correctReading,
+  dropReading,
+  putChore,
   cutPieces,
   cutAgain,
   ownLength,

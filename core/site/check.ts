@@ -34,6 +34,10 @@ export function checkChange(before: Site, after: Site): Problem[] {
     const known = new Set<object>(before[list])
     changed[list] = after[list].filter(item => !known.has(item))
   }
+  if (after.log && before.log && after.log.length <= before.log.length + 1) {
+    const known = new Set<object>(before.log)
+    changed.log = after.log.filter(reading => !known.has(reading))
+  }
   if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...senseless(after)]
   const whole = checkSite(after)
   return whole.ok ? [] : whole.problems

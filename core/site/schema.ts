@@ -17,6 +17,7 @@ import {
   whole,
   type Part,
   type SiteNode,
+  readingSchema,
 } from '../kinds'
 import {
   CLIMATE_IDS,
@@ -219,6 +220,9 @@ export const buildSchema = kept({
     .max(20)
     .optional(),
 })
+/** Twenty years of a few readings a day. */
+const MOST_READINGS = 60_000
+
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -259,6 +263,19 @@ export const siteSchema = kept({
   found: z.array(foundSchema).max(2000).optional(),
   pins: z.array(pinSchema).max(100).optional(),
   build: buildSchema.optional(),
+  /** What was read, done and noted while it runs; in no order. */
+  log: z.array(readingSchema).max(MOST_READINGS).optional(),
+  /** Chores that are put off until a day, or never come here. */
+  chores: z
+    .array(
+      kept({
+        id: text(),
+        until: z.iso.date('must be a date, such as 2027-04-18').optional(),
+        never: flag().optional(),
+      }),
+    )
+    .max(2000)
+    .optional(),
   options: z.array(optionSchema).max(50),
 })
 

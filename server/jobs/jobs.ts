@@ -4,6 +4,7 @@ import { buildJob } from './build'
 import { chainJob } from './chain'
 import { cutsJob } from './cuts'
 import { jsonIn } from './documents'
+import { keepJob } from './keep'
 import { networkJob } from './network'
 import { reviewJob } from './review'
 import { tryJob } from './try'
@@ -14,6 +15,7 @@ const JOBS = {
   build: buildJob,
   chain: chainJob,
   cuts: cutsJob,
+  keep: keepJob,
   network: networkJob,
   review: reviewJob,
   try: tryJob,

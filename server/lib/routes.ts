@@ -1,7 +1,7 @@
 /** Every route under /api and the methods it takes; a test holds it to the files. */
 const ROUTES: { path: RegExp; methods: readonly string[] }[] = [
   { path: /^\/api\/(health|demo|weather|sums|devices)$/, methods: ['GET'] },
-  { path: /^\/api\/(balance|build|chain|cuts|network|review|try)$/, methods: ['POST'] },
+  { path: /^\/api\/(balance|build|chain|cuts|keep|network|review|try)$/, methods: ['POST'] },
   { path: /^\/api\/sums\/[^/]+$/, methods: ['POST'] },
   { path: /^\/api\/devices\/[^/]+$/, methods: ['GET', 'POST'] },
 ]

@@ -1,0 +1,150 @@
+import { sum } from 'd3-array'
+import { dateOf, forecast, type Forecast, type Now, type Promised } from './learn/forecast'
+import { EIGHT_OF_TEN } from './learn/gaussian'
+import { learn, type Learned } from './learn/learn'
+import { unexplained, type Unexplained } from './learn/leaks'
+import { logModel, PRIOR, type LogModel, type Theta } from './learn/model'
+import { observedLevels, type Observed } from './learn/observed'
+import { logRain } from './learn/rain'
+import { readingOf } from '../reading'
+import { dayNumber } from '../climate'
+import type { Compiled } from '../balance'
+import type { Site } from '../site'
+import type { LogReading } from '../kinds'
+
+/** A figure with the band that holds eight of ten. */
+export interface Band {
+  mean: number
+  low: number
+  high: number
+}
+
+/** What a log has taught by a day, and what stands in the tanks then. */
+export interface Kept {
+  onDay: number
+  model: LogModel
+  observed: Observed[]
+  learned: Learned
+  /** Falls and rises that nothing explains, likeliest first. */
+  odd: Unexplained[]
+  now: Now
+  /** The roofs' coefficient as the plan has it, by their areas. */
+  plannedCoefficient: number
+  coefficient: Band
+  use: Band
+  /** Use apart in the half year in which most is asked, and in the other. */
+  useByHalf: { high: Band; low: Band }
+  /** How much narrower than before the log the bands have become, 0 to 1. */
+  taught: { coefficient: number; use: number }
+}
+
+/** From this chance on a leak is taken to be there, and counts in what is to come. */
+export const LEAKS_FROM = 0.5
+/** A log is followed for so many days at most: what is older has said what it had to say. */
+const MOST_DAYS = 8 * 366
+/** Without a level the tanks are followed from so long ago. */
+const BARE_DAYS = 365
+
+/** Learns from a log up to a day. Any order, any gaps; what lies after the day is left out. */
+export function keepOf(site: Site, log: readonly LogReading[], on: string): Kept {
+  const onDay = dayNumber(on)
+  const { compiled, series, pools } = readingOf(site)
+  const all = observedLevels(site, pools, log, onDay)
+  const fromDay = Math.max(onDay - MOST_DAYS, all[0]?.day ?? onDay - BARE_DAYS)
+  const observed = all.filter(({ day }) => day >= fromDay)
+  const model = logModel(compiled, logRain(site, log, fromDay, onDay), series)
+  const learned = learn(model, observed)
+  const odd = unexplained(learned, observed, pools.length).sort((a, b) => b.probability - a.probability)
+  const leakL = pools.map((_, pool) => {
+    const leak = odd.find(each => each.pool === pool && each.litresPerDay > 0 && each.probability >= LEAKS_FROM)
+    return leak?.litresPerDay ?? 0
+  })
+  const plannedCoefficient = coefficientOf(compiled)
+  const shares = halves(model)
+  const { theta, covariance, followed } = learned
+  return {
+    onDay,
+    model,
+    observed,
+    learned,
+    odd,
+    now: {
+      day: onDay,
+      litres: Array.from(followed.endL),
+      varianceL2: Array.from(followed.endVarianceL2),
+      theta,
+      covariance,
+      ...(leakL.some(litres => litres > 0) ? { leakL } : {}),
+    },
+    plannedCoefficient,
+    coefficient: band(theta, covariance, [1, 0, 0], plannedCoefficient),
+    use: band(theta, covariance, [0, shares.high, shares.low], 1),
+    useByHalf: { high: band(theta, covariance, [0, 1, 0], 1), low: band(theta, covariance, [0, 0, 1], 1) },
+    taught: {
+      coefficient: taught(learned, [1, 0, 0]),
+      use: taught(learned, [0, shares.high, shares.low]),
+    },
+  }
+}
+
+/** The roofs' coefficient as planned: of all that comes to a tank, by its areas. */
+function coefficientOf({ caught }: Compiled): number {
+  const areaM2 = sum(caught, each => each.areaM2)
+  return areaM2 > 0 ? sum(caught, each => each.areaM2 * each.runoffCoefficient) / areaM2 : 0
+}
+
+/** Which share of what the log's days asked fell into each half of the year. */
+function halves({ askedL, uses, month, high, days }: LogModel): { high: number; low: number } {
+  let [inHigh, all] = [0, 0]
+  for (let day = 0; day < days; day++)
+    for (let use = 0; use < uses; use++) {
+      const litres = askedL[day * uses + use]!
+      all += litres
+      if (high[month[day]!]) inHigh += litres
+    }
+  const share = all > 0 ? inHigh / all : 0.5
+  return { high: share, low: 1 - share }
+}
+
+const varianceOf = (covariance: Learned['covariance'], weights: readonly number[]): number =>
+  sum(weights, (one, at) => one * sum(weights, (two, to) => two * covariance[at]![to]!))
+/** No plan is so true that its figures come nearer than this, as logarithms. */
+const NEAREST_SD = 0.012
+function band(theta: Theta, covariance: Learned['covariance'], weights: readonly number[], planned: number): Band {
+  const middle = sum(weights, (weight, at) => weight * theta[at]!)
+  const off = EIGHT_OF_TEN * Math.sqrt(varianceOf(covariance, weights) + NEAREST_SD ** 2)
+  return {
+    mean: planned * Math.exp(middle),
+    low: planned * Math.exp(middle - off),
+    high: planned * Math.exp(middle + off),
+  }
+}
+function taught({ covariance }: Learned, weights: readonly number[]): number {
+  const before = varianceOf(PRIOR, weights)
+  return Math.max(0, 1 - Math.sqrt(varianceOf(covariance, weights) / before))
+}
+
+/** What a group of tanks holds on the day, L, with its band; never under nothing or over what it holds. */
+export function heldNow({ now, learned, model }: Kept, pool: number): Band {
+  const slopes = learned.followed.endSlopes.slice(0, 3).map(row => row[pool]!)
+  const sdL = Math.sqrt(now.varianceL2[pool]! + varianceOf(now.covariance, slopes))
+  const capL = model.compiled.pools[pool]!.capL
+  const within = (litres: number) => Math.max(0, Math.min(capL, litres))
+  const mean = now.litres[pool]!
+  return { mean, low: within(mean - EIGHT_OF_TEN * sdL), high: within(mean + EIGHT_OF_TEN * sdL) }
+}
+
+/** When something runs short, by the chance that it has: one in ten, one in two, nine in ten. */
+export interface RunOut {
+  p10: string | null
+  p50: string | null
+  p90: string | null
+}
+export const runOutOf = ({ dryShare }: Forecast, onDay: number): RunOut => ({
+  p10: dateOf(dryShare, 0.1, onDay) ?? null,
+  p50: dateOf(dryShare, 0.5, onDay) ?? null,
+  p90: dateOf(dryShare, 0.9, onDay) ?? null,
+})
+
+export const forecastOf = (site: Site, { model, now }: Kept, options?: { rationed?: number[]; promised?: Promised }) =>
+  forecast(site, model, now, options)

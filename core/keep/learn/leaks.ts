@@ -1,0 +1,143 @@
+import { dot, inverse, normalBelow, times, type Matrix } from './gaussian'
+import type { Followed } from './follow'
+import type { Learned } from './learn'
+import { PRIOR } from './model'
+import type { Observed } from './observed'
+
+/** A fall, or a rise, that use and weather do not explain. */
+export interface Unexplained {
+  pool: number
+  probability: number
+  /** Lost a day; less than nothing where water comes that nothing brings. */
+  litresPerDay: number
+  sdL: number
+  /** The day after which it began, most likely. */
+  fromDay: number
+}
+
+/** A leak begins in one week of so many; and is of so many litres a day, one standard deviation. */
+const [ONE_WEEK_OF, USUAL_L] = [250, 60]
+const [WEEK, LEAST_DAYS] = [7, 10]
+/** Below this it is not told from what is always off, as a share of what the tanks hold, a day. */
+const LEAST_L = 2
+
+/**
+ * Weighs for every day on which a leak may have begun how likely the misses are with it and without it, the learned
+ * figures set free in both (evidence of two linear models about what was learned). Falls and rises are weighed apart.
+ */
+export function unexplained(learned: Learned, observed: readonly Observed[], pools: number): Unexplained[] {
+  return Array.from({ length: pools }, (_, pool) => pool).flatMap(pool => {
+    const found = [1, -1].map(sign => weigh(learned, observed, pool, sign)).filter(each => each !== undefined)
+    return found.filter(({ litresPerDay }) => Math.abs(litresPerDay) >= LEAST_L)
+  })
+}
+
+/** A miss counts by so many standard deviations at most: one slip of the rule is no leak. */
+const MOST_SDS = 3.5
+/** A leak is looked for among those that began in so many days before the last reading. */
+const BACK_DAYS = 400
+
+/** A reading of one group: its miss were the figures as planned, and what hangs on the figures and on a leak. */
+interface Row {
+  day: number
+  weight: number
+  missed: number
+  slope: number[]
+  /** What a leak of one litre a day adds between the reading before and this one; and what is left of what it added. */
+  adds: number
+  keeps: number
+}
+
+function rowsOf({ theta, followed }: Learned, observed: readonly Observed[], pool: number): Row[] {
+  const { missedL, varianceL2, slopes, gain } = followed
+  const wider = hangTogether(followed, observed, pool)
+  let [before, kept] = [0, 0]
+  return observed.flatMap((each, at): Row[] => {
+    if (each.pool !== pool) return []
+    const sd = Math.sqrt(varianceL2[at]!)
+    const slope = slopes.slice(0, 3).map(row => row[at]!)
+    const missed = Math.max(-MOST_SDS * sd, Math.min(MOST_SDS * sd, missedL[at]!))
+    const steady = slopes[3]![at]!
+    const row = {
+      day: each.day,
+      weight: 1 / (wider * varianceL2[at]!),
+      missed: missed + slope.reduce((sum, value, one) => sum + value * theta[one]!, 0),
+      slope,
+      adds: steady - kept * before,
+      keeps: kept,
+    }
+    ;[before, kept] = [steady, 1 - gain[at]!]
+    return [row]
+  })
+}
+
+/** Misses so many readings apart are looked at together. */
+const LAGS = 4
+/** Misses that are smaller than expected make what they say surer, but never by more than this. */
+const LEAST_SPREAD = 0.3
+/**
+ * How much less the misses of a group say than as many by themselves would: where a pump or a well fills it, one that
+ * trips otherwise than planned is off for weeks, and looks like a leak or its opposite.
+ */
+function hangTogether({ missedL, varianceL2 }: Followed, observed: readonly Observed[], pool: number): number {
+  const misses = observed.flatMap((each, at) => {
+    const sds = missedL[at]! / Math.sqrt(varianceL2[at]!)
+    return each.pool === pool ? [Math.max(-MOST_SDS, Math.min(MOST_SDS, sds))] : []
+  })
+  const n = misses.length
+  const spread = (lag: number) =>
+    misses.slice(lag).reduce((sum, miss, at) => sum + miss * misses[at]!, 0) / Math.max(1, n)
+  const alone = spread(0)
+  let together = Math.max(LEAST_SPREAD, alone)
+  for (let lag = 1; lag <= LAGS; lag++) together += 2 * (1 - lag / (LAGS + 1)) * Math.max(0, spread(lag))
+  return together
+}
+
+function weigh(learned: Learned, observed: readonly Observed[], pool: number, sign: number): Unexplained | undefined {
+  const rows = rowsOf(learned, observed, pool)
+  if (rows.length < 4) return undefined
+  // About what was learned the misses are linear in the figures, whose prior lies at nought.
+  const hessian: Matrix = inverse(PRIOR)!.of.map(row => [...row])
+  const gradient = [0, 0, 0]
+  for (const { weight, slope, missed } of rows)
+    for (let one = 0; one < 3; one++) {
+      gradient[one]! += weight * slope[one]! * missed
+      for (let two = 0; two < 3; two++) hessian[one]![two]! += weight * slope[one]! * slope[two]!
+    }
+  const { of } = inverse(hessian)!
+  const middle = times(of, gradient)
+  const last = rows.at(-1)!.day
+  const found: { weight: number; litres: number; sd: number; day: number }[] = []
+  for (let begin = 1; begin < rows.length; begin++) {
+    const before = rows[begin - 1]!.day
+    if (last - before < LEAST_DAYS || last - before > BACK_DAYS) continue
+    let [leak, leak2, leakMiss] = [0, 0, 0]
+    const leakSlope = [0, 0, 0]
+    for (let at = begin; at < rows.length; at++) {
+      const { weight, slope, missed, adds, keeps } = rows[at]!
+      leak = adds + (at > begin ? keeps * leak : 0)
+      leak2 += weight * leak * leak
+      leakMiss += sign * weight * leak * missed
+      for (let one = 0; one < 3; one++) leakSlope[one]! += sign * weight * leak * slope[one]!
+    }
+    // What the figures explain of it is taken off: the leak's own share is what is left.
+    const own = leak2 - dot(leakSlope, times(of, leakSlope))
+    const miss = leakMiss - dot(leakSlope, middle)
+    const sd = 1 / Math.sqrt(own + 1 / USUAL_L ** 2)
+    const litres = miss * sd * sd
+    // Twice the mass above nought: the prior is the upper half of a normal.
+    const factor = 2 * (sd / USUAL_L) * Math.exp(Math.min(300, (litres / sd) ** 2 / 2)) * normalBelow(litres / sd)
+    const weeks = (rows[begin]!.day - before) / WEEK
+    found.push({ weight: (factor * weeks) / ONE_WEEK_OF, litres, sd, day: before })
+  }
+  if (!found.length) return undefined
+  const all = found.reduce((sum, { weight }) => sum + weight, 0)
+  const best = found.reduce((one, two) => (two.weight > one.weight ? two : one))
+  return {
+    pool,
+    probability: all / (1 + all),
+    litresPerDay: sign * Math.max(0, best.litres),
+    sdL: best.sd,
+    fromDay: best.day,
+  }
+}

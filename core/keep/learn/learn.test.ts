@@ -1,0 +1,135 @@
+import { describe, expect, it } from 'vitest'
+import { median, shuffle } from 'd3-array'
+import { heldNow, keepOf, learnedFrom, watch } from '..'
+import { dayNumber, isoDate } from '../../climate'
+import type { Site } from '../../site'
+import { demoSite } from '../../../tests/demoSites'
+import { LOG_START, madeLog, type Truth } from '../../../tests/madeLogs'
+import { setUp } from '../../../tests/sites'
+
+const house = setUp('dry-summer-hill', [
+  { preset: 'kitchen', count: 2 },
+  { preset: 'beds', count: 20 },
+])
+const truthOf = (seed: number): Truth => ({
+  coefficient: [0.7, 0.8, 0.9, 1, 1.1, 1.2][seed % 6]!,
+  use: [0.7, 1.3, 1, 1.5, 0.85][seed % 5]!,
+})
+
+/** What comes of so many made-up logs: how often the bands hold, and the middle error. */
+function trials(site: Site, days: number, every: number, count: number) {
+  const held = { coefficient: 0, use: 0, level: 0 }
+  const off: { coefficient: number[]; use: number[] } = { coefficient: [], use: [] }
+  for (let seed = 1; seed <= count; seed++) {
+    const truth = truthOf(seed)
+    const { log, on, heldL } = madeLog(site, seed, days, every, truth)
+    const kept = keepOf(site, log, on)
+    const coefficient = truth.coefficient * kept.plannedCoefficient
+    if (coefficient >= kept.coefficient.low && coefficient <= kept.coefficient.high) held.coefficient++
+    if (truth.use >= kept.use.low && truth.use <= kept.use.high) held.use++
+    const level = heldNow(kept, 0)
+    if (heldL[0]! >= level.low - 1 && heldL[0]! <= level.high + 1) held.level++
+    off.coefficient.push(Math.abs(kept.coefficient.mean / coefficient - 1))
+    off.use.push(Math.abs(kept.use.mean / truth.use - 1))
+  }
+  return { held, off: { coefficient: median(off.coefficient)!, use: median(off.use)! } }
+}
+
+describe('logs of known truth', () => {
+  it('of a season of weekly levels are learned to within a tenth, in bands that hold most of them', () => {
+    const { held, off } = trials(house, 120, 7, 40)
+    expect(off.coefficient).toBeLessThan(0.1)
+    expect(off.use).toBeLessThan(0.1)
+    for (const count of Object.values(held)) expect(count).toBeGreaterThanOrEqual(26)
+  })
+  it('of a year, of stepped drums, are learned too, though they stand full or empty half of the time', () => {
+    const { held, off } = trials(demoSite('brindle-yard'), 365, 7, 30)
+    expect(off.coefficient).toBeLessThan(0.08)
+    expect(off.use).toBeLessThan(0.08)
+    for (const count of Object.values(held)) expect(count).toBeGreaterThanOrEqual(17)
+  })
+  it('teach the same in any order, and whatever is told twice', () => {
+    const { log, on } = madeLog(house, 3, 200, 7, truthOf(3))
+    const [one, two] = [
+      learnedFrom(house, log, on),
+      learnedFrom(house, [...shuffle([...log]), ...log.slice(0, 40)], on),
+    ]
+    expect(two.learned.theta).toEqual(one.learned.theta)
+    expect(two.coefficient).toEqual(one.coefficient)
+  })
+  it('teach more the longer they are, and nothing while they are empty', () => {
+    const { log } = madeLog(house, 5, 400, 7, truthOf(5))
+    const taught = [0, 40, 120, 390].map(days => {
+      const on = isoDate(dayNumber(LOG_START) + days)
+      return keepOf(
+        house,
+        log.filter(({ at }) => at <= on),
+        on,
+      ).taught.use
+    })
+    expect(keepOf(house, [], LOG_START).taught).toEqual({ coefficient: 0, use: 0 })
+    expect(keepOf(house, [], LOG_START).use.mean).toBe(1)
+    expect(taught[1]!).toBeLessThan(taught[2]!)
+    expect(taught[2]!).toBeLessThan(taught[3]!)
+  })
+})
+
+describe('a tank that stands full', () => {
+  it('tells nothing of how much more the roof would have given', () => {
+    // A winter in which it rains and spills: whether the roof gives a lot or a little, it is full.
+    const { on } = madeLog(house, 2, 60, 7, { coefficient: 1, use: 1 })
+    const [tank] = house.nodes.filter(({ kind }) => kind === 'tank')
+    const days = Array.from({ length: 60 }, (_, day) => isoDate(dayNumber(LOG_START) + day))
+    const log = days.flatMap((at, day) => [
+      { id: `r${day}`, at, kind: 'rain' as const, value: 40 },
+      ...(day % 7 ? [] : [{ id: `l${day}`, at, kind: 'level' as const, subject: tank!.id, value: 9 }]),
+    ])
+    const kept = keepOf(house, log, on)
+    expect(kept.taught.coefficient).toBeLessThan(0.15)
+    expect(kept.coefficient.mean / kept.plannedCoefficient).toBeCloseTo(1, 1)
+  })
+})
+
+describe('a leak', () => {
+  /** From the second summer on, when the tank is drawn down. */
+  const from = 455
+  it('of 40 litres a day is found within three weeks of weekly levels, and since when', () => {
+    let found = 0
+    for (let seed = 1; seed <= 10; seed++) {
+      const truth = { ...truthOf(seed), leakL: 40, leakFrom: from }
+      const { log, on } = madeLog(house, seed, from + 22, 7, truth)
+      const [odd] = watch(house, log, learnedFrom(house, log, on)).filter(({ kind }) => kind === 'leak')
+      if (!odd) continue
+      found++
+      expect(odd.litresPerDay).toBeGreaterThan(15)
+      expect(odd.litresPerDay).toBeLessThan(80)
+      expect(Math.abs(dayNumber(odd.since) - dayNumber(LOG_START) - from)).toBeLessThanOrEqual(21)
+    }
+    expect(found).toBeGreaterThanOrEqual(8)
+  })
+  it('is seldom cried where there is none: less than once in two years, looked for every month', () => {
+    let alarms = 0
+    for (let seed = 21; seed <= 28; seed++) {
+      const { log } = madeLog(house, seed, 730, 7, truthOf(seed))
+      for (let days = 90; days < 730; days += 30) {
+        const on = isoDate(dayNumber(LOG_START) + days)
+        const there = watch(house, log, keepOf(house, log, on)).some(({ kind }) => kind === 'leak')
+        if (there) {
+          alarms++
+          break
+        }
+      }
+    }
+    expect(alarms).toBeLessThanOrEqual(3)
+  })
+})
+
+describe('five years of daily levels', () => {
+  it('are learned in less than a second', () => {
+    const { log, on } = madeLog(house, 9, 5 * 365, 1, truthOf(9))
+    const began = performance.now()
+    const kept = keepOf(house, log, on)
+    expect(performance.now() - began).toBeLessThan(1000)
+    expect(kept.observed.length).toBeGreaterThan(1800)
+  })
+})

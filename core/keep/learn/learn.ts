@@ -1,0 +1,139 @@
+import { follow, pull, type Followed } from './follow'
+import { dot, inverse, times, type Matrix } from './gaussian'
+import { PRIOR, type LogModel, type Theta } from './model'
+import type { Observed } from './observed'
+
+/** What a log has taught: the figures and how they vary together, and what followed from them. */
+export interface Learned {
+  theta: Theta
+  covariance: Matrix
+  /** How far readings of each group lie off, against what is expected beforehand; 1 as expected. */
+  scale: number[]
+  followed: Followed
+}
+
+const [MOST_ROUNDS, STILL] = [12, 1e-3]
+/** A figure is moved by no more than this in one round. */
+const MOST_STEP = 0.5
+/** What is expected beforehand counts as so many readings against what the log says of its own scatter. */
+const PRIOR_READINGS = 6
+const [LEAST_SCALE, MOST_SCALE] = [0.1, 30]
+
+const precision = inverse(PRIOR)!.of
+
+/**
+ * Finds the figures that the plan and the log together make likeliest, by Gauss and Newton on the filter's misses, with
+ * their covariance. Each round follows the log once; the scatter is learned beside them.
+ */
+export function learn(model: LogModel, observed: readonly Observed[], begin: Theta = [0, 0, 0]): Learned {
+  let theta: Theta = [...begin]
+  let scale = Array.from({ length: model.pools }, () => 1)
+  let followed = follow(model, observed, theta, scale)
+  let covariance: Matrix = PRIOR
+  let cost = costOf(theta, followed)
+  for (let round = 0; round < MOST_ROUNDS && observed.length; round++) {
+    const { step, of } = towards(theta, followed)
+    covariance = of
+    let share = Math.min(1, MOST_STEP / Math.max(...step.map(Math.abs), 1e-9))
+    let moved = false
+    for (let times = 0; times < 5; times++, share /= 2) {
+      const tried = theta.map((value, at) => value + share * step[at]!) as Theta
+      const next = follow(model, observed, tried, scale)
+      const nextCost = costOf(tried, next)
+      if (nextCost > cost + 1e-9) continue
+      ;[theta, followed, cost] = [tried, next, nextCost]
+      moved = true
+      break
+    }
+    const was = scale
+    scale = scatter(model, observed, followed, scale)
+    if (scale.some((each, pool) => Math.abs(each / was[pool]! - 1) > 0.02)) {
+      followed = follow(model, observed, theta, scale)
+      cost = costOf(theta, followed)
+    } else if (!moved || share * Math.max(...step.map(Math.abs)) < STILL) break
+  }
+  if (observed.length) covariance = widened(towards(theta, followed).of, followed)
+  return { theta, covariance, scale, followed }
+}
+
+/** The next step of the figures, and their covariance, as the slopes stand. */
+function towards(theta: Theta, { missedL, varianceL2, slopes }: Followed): { step: number[]; of: Matrix } {
+  const hessian = precision.map(row => [...row])
+  const gradient = times(precision, theta).map(value => -value)
+  for (let at = 0; at < missedL.length; at++) {
+    const weight = pull(missedL[at]!, varianceL2[at]!) / varianceL2[at]!
+    for (let one = 0; one < 3; one++) {
+      gradient[one]! += weight * slopes[one]![at]! * missedL[at]!
+      for (let two = 0; two < 3; two++) hessian[one]![two]! += weight * slopes[one]![at]! * slopes[two]![at]!
+    }
+  }
+  const { of } = inverse(hessian)!
+  return { step: times(of, gradient), of }
+}
+
+/** A band grows by so much at most where the misses hang together. */
+const [MOST_WIDER, LEAST_NARROW] = [4, 0.8]
+/** Misses so many readings apart are looked at together. */
+const LAGS = 4
+
+/**
+ * The covariance, widened where misses hang together or pull harder than they should (the sandwich of Huber and White,
+ * with the lags of Newey and West): a switch that trips otherwise than planned is off for weeks.
+ */
+function widened(of: Matrix, { missedL, varianceL2, slopes }: Followed): Matrix {
+  const pulls = Array.from(missedL, (missed, at) => {
+    const weight = pull(missed, varianceL2[at]!) / varianceL2[at]!
+    return [0, 1, 2].map(one => weight * missed * slopes[one]![at]!)
+  })
+  const meat: Matrix = precision.map(row => [...row])
+  for (let lag = 0; lag <= LAGS; lag++) {
+    const share = lag ? 2 * (1 - lag / (LAGS + 1)) : 1
+    for (let at = lag; at < pulls.length; at++)
+      for (let one = 0; one < 3; one++)
+        for (let two = 0; two < 3; two++) {
+          const [now, before] = [pulls[at]!, pulls[at - lag]!]
+          meat[one]![two]! += (share * (now[one]! * before[two]! + now[two]! * before[one]!)) / 2
+        }
+  }
+  const wider = [0, 1, 2].map(one => {
+    const varianceOf = dot(of[one]!, times(meat, of[one]!))
+    return Math.min(MOST_WIDER, Math.sqrt(Math.max(LEAST_NARROW, varianceOf / of[one]![one]!)))
+  })
+  return of.map((row, one) => row.map((value, two) => value * wider[one]! * wider[two]!))
+}
+
+/** Minus the logarithm of how likely the figures are, but for what does not hang on them. */
+function costOf(theta: Theta, { missedL, varianceL2 }: Followed): number {
+  let cost = dot(theta, times(precision, theta)) / 2
+  for (let at = 0; at < missedL.length; at++) {
+    const z2 = missedL[at]! ** 2 / varianceL2[at]!
+    cost += 3 * Math.log1p(z2 / 5) + Math.log(varianceL2[at]!) / 2
+  }
+  return cost
+}
+
+/**
+ * How far the readings of each group lie off, against what is expected: their scatter, drawn towards 1 where there are
+ * few. One of a tank that stands full or empty says nothing of it, whatever the figures.
+ */
+function scatter(
+  { compiled }: LogModel,
+  observed: readonly Observed[],
+  { missedL, varianceL2, expectedL }: Followed,
+  scale: readonly number[],
+): number[] {
+  const sums = scale.map(each => PRIOR_READINGS / each)
+  const counts = scale.map(() => PRIOR_READINGS)
+  for (const [at, { pool, litres, sdL }] of observed.entries()) {
+    const { capL } = compiled.pools[pool]!
+    const bound = (held: number) => held < 1.5 * sdL || held > capL - 1.5 * sdL
+    if (bound(litres) || bound(expectedL[at]!)) continue
+    // The reading's own doubt is known; what is left of the miss is how far the days went otherwise.
+    const own = varianceL2[at]! - sdL * sdL
+    const share = own / varianceL2[at]!
+    const missed2 = missedL[at]! ** 2 * pull(missedL[at]!, varianceL2[at]!)
+    sums[pool]! += share * Math.max(0, (missed2 - sdL * sdL) / Math.max(own, 1e-6))
+    counts[pool]! += share
+  }
+  return scale.map((each, pool) => Math.max(LEAST_SCALE, Math.min(MOST_SCALE, (each * sums[pool]!) / counts[pool]!)))
+}
