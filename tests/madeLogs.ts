@@ -1,9 +1,8 @@
 import { randomNormal } from 'd3-random'
 import { readingOf } from '../core/reading'
 import { isoDate, dayNumber, makeRain, seeded, seriesOf } from '../core/climate'
-import { sideBySide } from '../core/balance'
 import { askedBy } from '../core/keep/learn/model'
-import { bareRoofs, catchRain, roofColumns } from '../core/balance'
+import { bareRoofs, catchRain, roofColumns, sideBySide } from '../core/balance'
 import { weatherMonths, type Site } from '../core/site'
 import type { LogReading } from '../core/kinds'
 

@@ -116,7 +116,9 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
         >heights to scale · {{ gradeWords }}</span
       >
       <span v-else-if="dayText && site.nodes.length && !asList"
-        >Water as on {{ dayText }} · heights to scale, widths not<template v-if="things?.storms.length">
+        >Water as {{ shown.levels ? 'reckoned today' : `on ${dayText}` }} · heights to scale, widths not<template
+          v-if="things?.storms.length"
+        >
           · dashes: the design storm’s water</template
         ></span
       >

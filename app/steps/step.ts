@@ -62,6 +62,8 @@ export interface StepDefinition {
   storm?: boolean
   /** True where its own notes show the picked run part by part. */
   partByPart?: boolean
+  /** True where the Sheet comes before the Section on a phone. */
+  sheetFirst?: boolean
   /** True where the line of pressure to the tap in hand is drawn in the Section. */
   grade?: boolean
 }

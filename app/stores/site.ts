@@ -1,7 +1,7 @@
 import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
 import { useKeeper } from './keeper'
-import type { Move, PlanOption } from '#core/site'
+import type { Move, PlanOption, Site } from '#core/site'
 import {
   applyMove,
   applyMoves,
@@ -17,13 +17,22 @@ import {
 
 const SAVE_AFTER_MS = 80
 
+/** True where two documents differ in what is logged alone. */
+function onlyLogged(before: Site, now: Site): boolean {
+  const fields = new Set([...Object.keys(before), ...Object.keys(now)]) as Set<keyof Site>
+  for (const field of fields) if (field !== 'log' && field !== 'chores' && before[field] !== now[field]) return false
+  return true
+}
+
 /** The open document: moves in, undo and redo, and every edit on disk within a second. */
 export const useSite = defineStore('site', () => {
   const history = shallowRef<History>()
   const site = computed(() => history.value?.site)
   const cursor = computed(() => history.value?.cursor ?? 0)
-  /** Grows with every change of the open document; results carry it, so that a stale one is known. */
+  /** Grows with every change of the plan; results carry it, so that a stale one is known. What is logged changes none. */
   const revision = ref(0)
+  /** Grows with every change of the log and of the chores. */
+  const logRevision = ref(0)
   /** Newest problem that a move met, for whoever has no field to show it at. */
   const problem = ref<string>()
   let coalescing: string | undefined
@@ -34,8 +43,10 @@ export const useSite = defineStore('site', () => {
   function show(next: History | undefined): void {
     history.value = next
     coalescing = undefined
-    if (next) revision.value++
-    else trialFrom.value = undefined
+    if (next) {
+      revision.value++
+      logRevision.value++
+    } else trialFrom.value = undefined
   }
 
   /**
@@ -81,8 +92,10 @@ export const useSite = defineStore('site', () => {
 
   function changed(next: History): void {
     if (next === history.value) return
+    const before = history.value?.site
     history.value = next
-    revision.value++
+    if (before && onlyLogged(before, next.site)) logRevision.value++
+    else revision.value++
     keeper.changed()
     void saveSoon()
   }
@@ -146,6 +159,7 @@ export const useSite = defineStore('site', () => {
   return {
     site,
     revision,
+    logRevision,
     saving,
     trouble,
     missing,

@@ -14,8 +14,9 @@ export function plantFace() {
       }
       return remote
     },
-    /** A site as it goes to the thread: without its rain record, which a plant does not read. */
-    light: ({ climate: { daily: _daily, ...climate }, ...site }: Site): Site => ({ ...toRaw(site), climate }) as Site,
+    /** A site as it goes to the thread: without its rain record and its log, which a plant does not read. */
+    light: ({ climate: { daily: _daily, ...climate }, log: _log, ...site }: Site): Site =>
+      ({ ...toRaw(site), climate }) as Site,
     stop(): void {
       worker?.terminate()
       worker = remote = undefined

@@ -11,7 +11,7 @@ export function yearFace() {
   let remote: Remote<YearWorker> | undefined
   let sentRecord: Climate['daily']
 
-  const without = ({ climate: { daily: _daily, ...climate }, ...site }: Site): Site => ({ ...site, climate })
+  const without = ({ climate: { daily: _daily, ...climate }, log: _log, ...site }: Site): Site => ({ ...site, climate })
 
   return {
     /**

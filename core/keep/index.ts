@@ -4,6 +4,8 @@ export { dueChores, monthsAfter, nextSeasonDay, type DueChore } from './chores/d
 export { expectedDoubts, plainDoubts, type Doubts } from './doubts'
 export { forecastOf, heldNow, keepOf, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'
 export type { Forecast, Promised } from './learn/forecast'
+export { askedBy } from './learn/model'
 export { dayOfReading, tankOfLevel } from './learn/observed'
 export { readFigure, readLevel } from './told'
+export { leaksIn, today, type HeldToday, type RationGain, type Today } from './today'
 export { watch, type Odd } from './watch'

@@ -30,13 +30,17 @@ function freshReadingId(site: Site): string {
   for (let at = log.length + 1; ; at++) if (!taken.has(`log-${at}`)) return `log-${at}`
 }
 
+/** When, what and how much: a line that says the same is the same one, whichever machine wrote it. */
+const whatItSays = ({ at, kind, subject, value, note, source }: LogReading): string =>
+  JSON.stringify([at, kind, subject, value, note, source])
+
 /** Many lines at once, as a table or another machine brings them; those that are there already are left as they are. */
 export const logReadings = defineMove({
   args: z.object({ readings: z.array(readingSchema).max(60_000) }),
   label: ({ readings }) => (readings.length === 1 ? 'Log a line' : `Log ${readings.length} lines`),
   apply(site, { readings }) {
-    const there = new Set(linesOf(site).map(({ id }) => id))
-    const fresh = readings.filter(({ id }) => !there.has(id))
+    const there = new Set(linesOf(site).flatMap(line => [line.id, whatItSays(line)]))
+    const fresh = readings.filter(line => !there.has(line.id) && !there.has(whatItSays(line)))
     if (!fresh.length) return
     if (site.log) site.log.push(...fresh)
     else site.log = fresh

@@ -125,6 +125,7 @@ describe('every move', () => {
       noteFound: { line: 'tap:x', value: 0.1 },
       tickBought: { item: 'x' },
       own: { item: 'x', count: 2 },
+      scaleUses: { factor: 1.3 },
       logReading: { at: '2027-04-18', kind: 'rain', value: 12 },
       logReadings: { readings: [{ id: 'log-9', at: '2027-04-18', kind: 'rain', value: 12 }] },
       correctReading: { reading: 'log-1', value: 11 },

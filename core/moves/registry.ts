@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { addUse, fitDrip, fitTreatment, ration } from './uses'
+import { addUse, fitDrip, fitTreatment, ration, scaleUses } from './uses'
 import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
 import {
   addStage,
@@ -152,6 +152,7 @@ export const MOVES = {
   tickBought,
   own,
   measurePiece,
+  scaleUses,
   logReading,
   logReadings,
   correctReading,

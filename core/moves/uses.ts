@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named, toThousandth } from './move'
 import { headOf } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
@@ -229,5 +229,34 @@ export const ration = defineMove({
         taken.add(own)
         return { ...step, id: own }
       })
+  },
+})
+
+/** What each way of counting multiplies by, where a use turns out to take more or less than was planned. */
+const SCALED: { [By in Amount['by']]: (amount: Extract<Amount, { by: By }>, factor: number) => void } = {
+  people: (amount, factor) => void (amount.litresPerPersonDay = toThousandth(amount.litresPerPersonDay * factor)),
+  heads: (amount, factor) => void (amount.litresPerHeadDay = toThousandth(amount.litresPerHeadDay * factor)),
+  day: (amount, factor) => void (amount.litresPerDay = toThousandth(amount.litresPerDay * factor)),
+  habit: (amount, factor) => void (amount.litresEach = toThousandth(amount.litresEach * factor)),
+  bed(amount, factor) {
+    if (amount.drip) amount.drip.minutesPerRun = toThousandth(amount.drip.minutesPerRun * factor)
+    // Beds that take more lose more on the way; those that take less are given less of what they need.
+    else if (factor > 1) amount.irrigationEfficiency = Math.max(0.1, toThousandth(amount.irrigationEfficiency / factor))
+    else amount.months = amount.months.map(share => toThousandth(share * factor))
+  },
+}
+
+/** Makes every use, or one, so many times what it was: as a log has found it. */
+export const scaleUses = defineMove({
+  args: z.object({
+    factor: z.number().positive('must be more than 0').max(20, 'must be at most 20'),
+    use: z.string().optional(),
+  }),
+  label: ({ factor }) => `Uses ${factor} times what was planned`,
+  apply(site, { factor, use: id }) {
+    if (id !== undefined && !site.uses.some(use => use.id === id))
+      throw new Impossible('That use is no longer in this site.')
+    for (const { id: own, amount } of site.uses)
+      if (id === undefined || own === id) (SCALED[amount.by] as (of: Amount, by: number) => void)(amount, factor)
   },
 })

@@ -71,7 +71,12 @@ useKeys({
 </script>
 
 <template>
-  <main v-if="store.site" class="workspace" :style="{ '--section': `${sectionShare}vh` }">
+  <main
+    v-if="store.site"
+    class="workspace"
+    :class="{ 'sheet-first': step.sheetFirst }"
+    :style="{ '--section': `${sectionShare}vh` }"
+  >
     <PathStrip :step="step" />
     <SiteHeader @sums="sums = true" @find="find = true" @keys="keys = true" />
     <SectionView :storm="step.storm ?? false" :grade="step.grade ?? false" />
@@ -154,6 +159,14 @@ useKeys({
   .workspace > .sheet {
     order: 4;
     overflow: visible;
+  }
+  .workspace.sheet-first > .sheet {
+    order: 2;
+  }
+  /* What is logged there stands under the thumb. */
+  .workspace.workspace.sheet-first > .year {
+    position: static;
+    margin-bottom: 84px;
   }
   .workspace > .year {
     order: 6;

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import DueRow from './DueRow.vue'
+import { dayToday } from './today'
+import { dueFor } from './told'
+import FoldGroup from '~/fields/FoldGroup.vue'
+import { usePrint } from '~/print/printNotes'
+import { useFiles } from '~/stores/useFiles'
+import { useSite } from '~/stores/site'
+import { whyNot } from '#core/answers'
+import { moveOf } from '#core/moves'
+import { choresOf } from '#core/keep'
+
+/** Every chore that this system's own parts bring, by when it comes; as a calendar, and as a card for the shed door. */
+const store = useSite()
+const { saveAs } = useFiles()
+const due = computed(() => dueFor(store.site!, dayToday()))
+const [WEEK, SEASON] = [7, 92]
+const groups = computed(() => [
+  { id: 'now', title: 'Now and this week', chores: due.value.filter(({ inDays }) => inDays <= WEEK) },
+  { id: 'season', title: 'This season', chores: due.value.filter(({ inDays }) => inDays > WEEK && inDays <= SEASON) },
+  { id: 'later', title: 'Later', chores: due.value.filter(({ inDays }) => inDays > SEASON) },
+])
+const never = computed(() => {
+  const ids = new Set(store.site!.chores?.flatMap(each => (each.never ? [each.id] : [])))
+  return choresOf(store.site!).filter(({ id }) => ids.has(id))
+})
+const problem = ref<string>()
+async function saveCalendar(): Promise<void> {
+  const { choreCalendar } = await import('#core/exchange')
+  const made = choreCalendar(store.site!, due.value, dayToday())
+  problem.value = made.ok ? undefined : whyNot(made)
+  if (made.ok) saveAs('chores.ics', 'text/calendar', made.text)
+}
+const print = usePrint()
+</script>
+
+<template>
+  <section data-notes="chores" class="printed">
+    <h2>Chores</h2>
+    <p class="unprinted">
+      From the parts that stand here, by their interval, season or reading ·
+      <button type="button" class="plain" data-save="ics" @click="saveCalendar">Save as a calendar</button> ·
+      <button type="button" class="plain" @click="print">Print the year’s card</button>
+    </p>
+    <p v-if="problem" role="alert" class="wrong">{{ problem }}</p>
+    <FoldGroup
+      v-for="{ id, title, chores } in groups"
+      :id="`keep-chores-${id}`"
+      :key="id"
+      :title="title"
+      :summary="chores.length === 1 ? 'one' : String(chores.length)"
+      :open="id === 'now'"
+    >
+      <DueRow v-for="chore in chores" :key="chore.id" :chore="chore" whole />
+      <p v-if="!chores.length" class="soft">Nothing.</p>
+    </FoldGroup>
+    <p v-if="never.length" class="small">
+      Never here:
+      <template v-for="(chore, at) in never" :key="chore.id"
+        >{{ at ? '; ' : '' }}{{ chore.what }}
+        <button type="button" class="plain" @click="store.make(moveOf('putChore', { chore: chore.id }))">
+          after all
+        </button></template
+      >.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { dayWords } from './today'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import type { Odd } from '#core/keep'
+
+/** Something that looks odd: what, by how much, since when, how sure; and where it is looked into. */
+const props = defineProps<{ odd: Odd }>()
+const store = useSite()
+const { litres } = useUnits()
+const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probability)))
+</script>
+
+<template>
+  <article class="card odd" :data-odd="odd.kind">
+    <h3>Odd</h3>
+    <p>
+      {{ odd.what }}.
+      <template v-if="odd.litresPerDay">
+        <b>{{ litres(Math.abs(odd.litresPerDay)) }}</b> a day, since about {{ dayWords(odd.since) }};
+      </template>
+      {{ sure }} in a hundred sure.
+    </p>
+    <NuxtLink :to="{ path: `/site/${store.site!.id}/try`, query: { subject: 'mine' } }" class="plain">
+      Look into it: what is wrong with mine?
+    </NuxtLink>
+  </article>
+</template>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import type { Today } from '#core/keep'
+
+/** What came and went this week, as far as the log tells. */
+const props = defineProps<{ today: Today }>()
+const store = useSite()
+const { show, litres } = useUnits()
+const WEEK_DAYS = 7
+const since = computed(() => {
+  const at = new Date(`${props.today.on}T12:00:00`)
+  at.setDate(at.getDate() - WEEK_DAYS)
+  return at.toLocaleDateString('sv')
+})
+const rains = computed(() => (store.site!.log ?? []).filter(({ kind, at }) => kind === 'rain' && at >= since.value))
+const rainMm = computed(() => rains.value.reduce((sum, { value = 0 }) => sum + value, 0))
+const doubted = computed(() => props.today.doubts.length)
+</script>
+
+<template>
+  <article class="card" data-week>
+    <h3>This week</h3>
+    <p>
+      <template v-if="rains.length"
+        >Rain: <b>{{ show(rainMm, 'rain') }}</b>.</template
+      >
+      <template v-else>No rain was read.</template>
+      Drawn in the days to come: <b>{{ litres(today.drawnLPerDay) }}</b> a day; the plan asked
+      {{ litres(today.plannedLPerDay) }} of late.
+    </p>
+    <p v-if="doubted" class="soft small">
+      {{ doubted === 1 ? 'One line of the log is' : `${doubted} lines of the log are` }} not believed; see the log.
+    </p>
+  </article>
+</template>
+
+<style scoped>
+p {
+  margin: 0 0 6px;
+}
+</style>

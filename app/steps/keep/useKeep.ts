@@ -1,0 +1,30 @@
+import type { InjectionKey } from 'vue'
+import { dayToday } from './today'
+import { keepFace } from '~/workers/keepFace'
+import { useSite } from '~/stores/site'
+import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+
+/** What the log says today: asked again whenever the plan or the log has changed. */
+function askKeep() {
+  const store = useSite()
+  const asked = useWorkerAnswer(
+    () => store.logRevision,
+    async () => {
+      const { log = [], ...light } = toRaw(store.site!)
+      const { logRevision } = store
+      return { ...(await keepFace().today(light, log, dayToday())), logRevision }
+    },
+  )
+  /** False while something was logged that is not in it yet. */
+  const current = computed(() => asked.fresh.value && asked.answer.value?.logRevision === store.logRevision)
+  return { today: asked.answer, current, failure: asked.failure, again: asked.again }
+}
+
+const KEY: InjectionKey<ReturnType<typeof askKeep>> = Symbol('keep')
+/** Asked once for all notes of the step. */
+export function provideKeep(): ReturnType<typeof askKeep> {
+  const asked = askKeep()
+  provide(KEY, asked)
+  return asked
+}
+export const useKeep = (): ReturnType<typeof askKeep> => inject(KEY)!

@@ -1,0 +1,147 @@
+import papaparse from 'papaparse'
+import { whyNot } from '../answers'
+import { readFigure } from '../keep'
+import { nameOf, graphOf, readSiteText, runName, type Site } from '../site'
+import { READING_KIND_IDS, READING_KINDS, readingSchema, type LogReading, type ReadingKind } from '../kinds'
+
+/** The unit in which a table tells each kind. */
+const UNIT: Partial<Record<ReadingKind, string>> = {
+  level: 'm',
+  rain: 'mm',
+  meter: 'L',
+  pressure: 'kPa',
+  carted: 'L',
+}
+
+/** A log as a table that any spreadsheet opens, oldest first; it is read back as it was. */
+export function logTable(site: Site): string {
+  const rows = [...(site.log ?? [])]
+    .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1))
+    .map(({ id, at, kind, subject = '', value, by = '', said = '', note = '', source = '' }) => ({
+      id,
+      at,
+      kind,
+      subject,
+      name: subjectName(site, subject),
+      value: value ?? '',
+      unit: value === undefined ? '' : (UNIT[kind] ?? ''),
+      by,
+      said,
+      note,
+      source,
+    }))
+  return papaparse.unparse(rows)
+}
+function subjectName(site: Site, id: string): string {
+  const run = graphOf(site).run(id)
+  if (run) return runName(site, run)
+  return graphOf(site).node(id) ? nameOf(site, id) : ''
+}
+
+/** A log as it was read from a table, and what could not be read, line by line. */
+export interface LogRead {
+  readings: LogReading[]
+  problems: string[]
+}
+const MOST_PROBLEMS = 6
+
+/** Headings that people give their columns, and what they are here. */
+const HEADINGS: Record<string, string> = {
+  date: 'at',
+  day: 'at',
+  time: 'at',
+  what: 'kind',
+  reading: 'value',
+  tank: 'subject',
+  where: 'subject',
+  units: 'unit',
+  level: 'value',
+  remark: 'note',
+}
+/** A heading that is itself a kind makes each of its figures a line of that kind. */
+const KIND_HEADINGS = new Set<string>(READING_KIND_IDS)
+
+/**
+ * Reads a table of readings, whose columns may stand in any order: this program's own, or one with a date and a column a
+ * kind (level, rain), its unit in brackets. What cannot be read is told by its line, and the rest is taken.
+ */
+export function readLogTable(text: string, site: Site): LogRead {
+  const { data, meta } = papaparse.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: heading => heading.trim().toLowerCase(),
+  })
+  const fields = meta.fields ?? []
+  const columns = fields.map(field => {
+    const [, name = '', unit] = /^([^([]*?)\s*(?:[([](.+)[)\]])?$/.exec(field) ?? []
+    return { field, name: HEADINGS[name] ?? name, plain: name, unit }
+  })
+  const wide = !columns.some(({ name }) => name === 'kind')
+  const at = columns.find(({ name }) => name === 'at')
+  if (!at) return { readings: [], problems: ['The table has no column “at” or “date”; the first line must name them.'] }
+  const problems: string[] = []
+  const readings = data.flatMap((row, line): LogReading[] => {
+    const cell = (name: string) => row[columns.find(each => each.name === name)?.field ?? '']?.trim() ?? ''
+    const told = wide
+      ? columns.flatMap(({ field, plain, unit }) => {
+          const value = row[field]?.trim()
+          return KIND_HEADINGS.has(plain) && value ? [{ kind: plain, value, unit: unit ?? '' }] : []
+        })
+      : [{ kind: cell('kind'), value: cell('value'), unit: cell('unit') }]
+    return told.flatMap((each, index): LogReading[] => {
+      const made = lineOf(site, each, cell, `table-${cell('at').replaceAll(/\W/g, '')}-${line + 1}-${index}`)
+      if (typeof made !== 'string') return [made]
+      problems.push(`Line ${line + 2}: ${made}`)
+      return []
+    })
+  })
+  const more = problems.length - MOST_PROBLEMS
+  return {
+    readings,
+    problems: more > 0 ? [...problems.slice(0, MOST_PROBLEMS), `… and ${more} more lines like these.`] : problems,
+  }
+}
+
+function lineOf(
+  site: Site,
+  { kind, value, unit }: { kind: string; value: string; unit: string },
+  cell: (name: string) => string,
+  freshId: string,
+): LogReading | string {
+  if (!KIND_HEADINGS.has(kind)) return `“${kind}” is no kind of reading; it must be ${READING_KIND_IDS.join(', ')}.`
+  const of = kind as ReadingKind
+  const number = Number(value.replace(',', '.'))
+  if (value && Number.isNaN(number)) return `“${value}” is no number.`
+  const named = cell('subject')
+  const subject = named && of === 'level' ? (site.nodes.find(({ name }) => name === named)?.id ?? named) : named
+  const figure = readFigure(site, {
+    kind: of,
+    ...(subject ? { subject } : {}),
+    ...(value ? { value: number } : {}),
+    ...(unit ? { unit } : {}),
+  })
+  if (!figure.ok) return `the ${READING_KINDS[of].name} ${whyNot(figure)}.`
+  const optional = Object.fromEntries(
+    (['by', 'said', 'note', 'source'] as const).flatMap(name => (cell(name) ? [[name, cell(name)]] : [])),
+  )
+  const read = readingSchema.safeParse({
+    id: cell('id') || freshId,
+    at: cell('at'),
+    kind: of,
+    ...(subject ? { subject } : {}),
+    ...(figure.value === undefined ? {} : { value: figure.value }),
+    ...optional,
+  })
+  if (read.success) return read.data
+  const [issue] = read.error.issues
+  return `${String(issue!.path[0])} ${issue!.message}.`
+}
+
+/** The lines of a log from whatever brings them: a table, or a site file from another machine. */
+export function readLog(text: string, site: Site): LogRead {
+  if (!text.trimStart().startsWith('{')) return readLogTable(text, site)
+  const read = readSiteText(text)
+  if (!read.ok) return { readings: [], problems: [whyNot(read)] }
+  const { log = [], name } = read.site
+  return { readings: log, problems: log.length ? [] : [`“${name}” has no log.`] }
+}

@@ -1,0 +1,143 @@
+import { learnedFrom } from './answer'
+import { expectedDoubts, plainDoubts } from './doubts'
+import { forecastOf, heldNow, runOutOf, type Band, type Kept, type RunOut } from './keep'
+import { LEAKS_FROM } from './keep'
+import { watch, type Odd } from './watch'
+import { dayNumber, isoDate } from '../climate'
+import type { Site } from '../site'
+import type { LogReading } from '../kinds'
+
+/** What a group of tanks holds today, and how that is known. */
+export interface HeldToday {
+  id: string
+  name: string
+  capL: number
+  heldL: Band
+  /** Above the floor of its first tank, m. */
+  levelM: Band
+  fullM: number
+  /** The level that was read last, and when. */
+  read?: { levelM: number; at: string; id: string }
+  /** What it falls, or rises, a day over the next week as things stand, L. */
+  changesLPerDay: number
+}
+
+/** Uses of one kind held to half from tomorrow on, and what that gains. */
+export interface RationGain {
+  uses: string[]
+  names: string[]
+  share: number
+  runOut: RunOut
+}
+
+/** One page of what a person wants to know with coffee in hand. Plain figures, as a thread hands them over. */
+export interface Today {
+  on: string
+  held: HeldToday[]
+  runOut: RunOut
+  dryShare: number[]
+  spillShare: number[]
+  /** All groups together by week: one in ten has less, the middle, one in ten has more. */
+  weeks: [low: number, middle: number, high: number][]
+  capL: number
+  drawnLPerDay: number
+  plannedLPerDay: number
+  ration?: RationGain
+  odd: Odd[]
+  doubts: [id: string, why: string][]
+  coefficient: Band & { planned: number; taught: number }
+  use: Band & { taught: number }
+  useByHalf: { high: Band; low: Band }
+  levels: number
+  /** Read level less what was expected of it, L, for the last year of it. */
+  misses: { at: string; pool: number; missedL: number; sdL: number }[]
+}
+
+/** What of a day is held to so much when rationed; and what is rationed first: what waters beds, else what can wait. */
+const RATION_SHARE = 0.5
+
+export function today(site: Site, log: readonly LogReading[], on: string, promised?: readonly number[]): Today {
+  const kept = learnedFrom(site, log, on)
+  const { model, now } = kept
+  const { pools, demands } = model.compiled
+  const days = forecastOf(site, kept, promised ? { promised: [...promised] } : {})
+  const runOut = runOutOf(days, kept.onDay)
+  const capL = pools.reduce((sum, pool) => sum + pool.capL, 0)
+  const heldAll = now.litres.reduce((sum, litres) => sum + litres, 0)
+  const middle = days.weeks[0]?.[1] ?? heldAll
+  return {
+    on,
+    held: pools.map((pool, index): HeldToday => {
+      const heldL = heldNow(kept, index)
+      const floorM = pool.tanks[0]!.baseM
+      const levelM = (litres: number) => pool.levelAtM(litres) - floorM
+      const last = kept.observed.findLast(each => each.pool === index)
+      return {
+        id: pool.id,
+        name: pool.name,
+        capL: pool.capL,
+        heldL,
+        levelM: { mean: levelM(heldL.mean), low: levelM(heldL.low), high: levelM(heldL.high) },
+        fullM: pool.capM - floorM,
+        ...(last ? { read: { levelM: last.levelM, at: isoDate(last.day), id: last.id } } : {}),
+        changesLPerDay: pools.length === 1 ? (middle - heldL.mean) / 7 : ((middle - heldAll) / 7) * (pool.capL / capL),
+      }
+    }),
+    runOut,
+    dryShare: Array.from(days.dryShare),
+    spillShare: Array.from(days.spillShare),
+    weeks: days.weeks,
+    capL,
+    drawnLPerDay: days.drawnLPerDay,
+    plannedLPerDay: plannedLPerDay(kept),
+    ...rationOf(site, kept, runOut),
+    odd: watch(site, log, kept),
+    doubts: [...new Map([...plainDoubts(site, log, on), ...expectedDoubts(kept)])],
+    coefficient: { ...kept.coefficient, planned: kept.plannedCoefficient, taught: kept.taught.coefficient },
+    use: { ...kept.use, taught: kept.taught.use },
+    useByHalf: kept.useByHalf,
+    levels: kept.observed.length,
+    misses: kept.observed
+      .map(({ day, pool }, at) => ({
+        at: isoDate(day),
+        pool,
+        missedL: kept.learned.followed.missedL[at]!,
+        sdL: Math.sqrt(kept.learned.followed.varianceL2[at]!),
+      }))
+      .filter(({ at }) => dayNumber(at) > kept.onDay - 366),
+  }
+
+  function rationOf(of: Site, from: Kept, without: RunOut): { ration?: RationGain } {
+    if (!without.p50 && !without.p10) return {}
+    if (demands.some(({ rations }) => rations.some(({ belowL }) => belowL > 0.98 * capL))) return {}
+    const beds = demands.filter(({ bed, litresPerDay }) => bed ?? litresPerDay.some(litres => litres > 0))
+    const first = beds.some(({ bed }) => bed) ? beds.filter(({ bed }) => bed) : leastUrgent(demands)
+    if (!first.length) return {}
+    const uses = new Set(first.map(({ id }) => id))
+    const rationed = demands.map(({ id }) => (uses.has(id) ? RATION_SHARE : 1))
+    return {
+      ration: {
+        uses: [...uses],
+        names: first.map(({ name }) => name),
+        share: RATION_SHARE,
+        runOut: runOutOf(forecastOf(of, from, { rationed }), from.onDay),
+      },
+    }
+  }
+}
+const leastUrgent = <Demand extends { priority: number }>(demands: readonly Demand[]): Demand[] => {
+  const last = Math.max(...demands.map(({ priority }) => priority))
+  return demands.filter(({ priority }) => priority === last)
+}
+
+/** What the plan asks a day at this season: the last fortnight's days as planned. */
+function plannedLPerDay({ model: { askedL, uses, days } }: Kept): number {
+  const from = Math.max(0, days - 14)
+  let sum = 0
+  for (let at = from * uses; at < days * uses; at++) sum += askedL[at]!
+  return days > from ? sum / (days - from) : 0
+}
+
+/** What a leak loses of a group, where one is taken to be there. */
+export const leaksIn = (odd: readonly Odd[], pool: string): Odd | undefined =>
+  odd.find(({ kind, subject, probability }) => kind === 'leak' && subject === pool && probability >= LEAKS_FROM)

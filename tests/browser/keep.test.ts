@@ -1,0 +1,117 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { Key, openBrowser, type Page } from './page'
+
+/** A system as it is lived with: what is logged, what that teaches, what is due. */
+let page: Page
+beforeAll(async () => {
+  page = await openBrowser()
+})
+afterAll(() => page.quit())
+const lines = () => page.text('[data-subject="log"]').then(text => Number(text.replace(/\D/g, '')))
+
+describe('a level', () => {
+  it('is logged by thumb at 390 px in under ten seconds, is in the log, and is taken back', async () => {
+    await page.size(390, 844)
+    await page.openDemo('brindle-yard', 'keep')
+    await page.subject('today')
+    await page.css('[data-held]')
+    const before = await lines()
+    const began = Date.now()
+    await page.click(page.css('[data-quick-of="level"]'))
+    await (await page.css('[aria-label="Log: level"]')).sendKeys('half')
+    await page.click(page.css('[data-take]'))
+    await page.until(lines, count => count === before + 1, 'it is in the log')
+    expect(Date.now() - began).toBeLessThan(10_000)
+    await page.saved()
+    await page.driver.navigate().refresh()
+    await page.css('.section svg')
+    await page.until(lines, count => count === before + 1, 'it is there after the page was loaded anew')
+    await page.subject('log')
+    expect(await page.text('[data-line]')).toMatch(/level/)
+    await page.press('Undo')
+    await page.until(lines, count => count === before, 'it is taken back')
+    await page.size(1280, 800)
+  })
+  it('is dragged in the tank’s own picture, by keys too', async () => {
+    await page.openDemo('brindle-yard', 'keep')
+    await page.subject('today')
+    const before = await lines()
+    const picture = await page.css('[data-held] [role="slider"]')
+    await page.settle(picture)
+    await picture.sendKeys(Key.PAGE_DOWN, Key.ARROW_UP)
+    await page.click(page.css('[data-log-level]'))
+    await page.until(lines, count => count === before + 1, 'it is logged')
+    await page.undo(1)
+  })
+  it('that cannot be is refused with what can, and what was typed stays', async () => {
+    await page.click(page.css('[data-quick-of="level"]'))
+    await (await page.css('[aria-label="Log: level"]')).sendKeys('fifth rib')
+    await page.click(page.css('[data-take]'))
+    expect(await page.text('[data-quick] [role="alert"]')).toMatch(/ribs/)
+    expect(await page.value('Log: level')).toBe('fifth rib')
+    await page.click(page.css('[data-quick-of="level"]'))
+  })
+})
+
+describe('what the log has taught', () => {
+  it('is taken into the plan, and undone', async () => {
+    await page.openDemo('quillfern-ridge', 'keep')
+    await page.subject('life')
+    const of = () => page.text('[data-learned="use"]')
+    expect(await of()).toMatch(/You take 1\.1\d ± 0\.0\d/)
+    await page.click(page.css('[data-learned="use"] .move'))
+    await page.until(of, text => /That fits/.test(text) && /1\.0\d|0\.9\d/.test(text), 'the plan fits now')
+    await page.undo(1)
+    await page.until(of, text => /You take 1\.1/.test(text), 'it is as it was')
+  })
+})
+
+describe('a chore', () => {
+  it('that is done moves its next; put off it waits; never here it is gone, and comes back', async () => {
+    await page.openDemo('quillfern-ridge', 'keep')
+    await page.subject('chores')
+    const [first] = await page.all('[data-chore]')
+    const id = await first!.getAttribute('data-chore')
+    const row = () => page.text(`[data-chore="${id}"]`)
+    const there = async () => (await page.all(`[data-chore="${id}"]`)).length
+    await page.click(page.css(`[data-chore="${id}"] .tick`))
+    await page.until(row, text => /last today/.test(text) && !/late/.test(text), 'it was done today')
+    await page.undo(1)
+    const never = await page.driver.findElement({ xpath: `//*[@data-chore="${id}"]//button[.="Never here"]` })
+    await page.click(never)
+    await page.until(there, count => count === 0, 'it is gone')
+    await page.press('after all')
+    await page.until(there, count => count === 1, 'it is back')
+  })
+  it('leaves as a calendar that is read back', async () => {
+    const { name, bytes } = await page.savedFile('[data-save="ics"]')
+    expect(name).toBe('quillfern-ridge-chores.ics')
+    const text = new TextDecoder().decode(bytes)
+    expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true)
+    expect(text.match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(15)
+  })
+})
+
+describe('the log', () => {
+  it('leaves as a table, and comes back without a double; what cannot be read is told by its line', async () => {
+    await page.openDemo('cinder-tor', 'keep')
+    await page.subject('log')
+    const before = await lines()
+    const { bytes } = await page.savedFile('[data-save="log"]')
+    const input = '[data-notes="log"] input[type=file]'
+    await page.upload(input, 'log.csv', bytes)
+    const notes = () => page.text('[data-notes="log"]')
+    await page.until(notes, text => /\d+ lines read, 0 of them new/.test(text), 'none of it is new')
+    await page.upload(
+      input,
+      'mine.csv',
+      'date,rain [in],level [cm]\n2026-01-02,0.5,80\n2026-13-02,1,80\n2026-01-03,wet,\n',
+    )
+    await page.until(notes, text => /2 lines read, 2 of them new/.test(text), 'two lines are new')
+    expect(await notes()).toMatch(/Line 3: at must be a day that there is/)
+    expect(await notes()).toMatch(/Line 4: “wet” is no number/)
+    await page.until(lines, count => count === before + 2, 'they are in the log')
+    await page.undo(1)
+    expect(await page.errors()).toEqual([])
+  })
+})
