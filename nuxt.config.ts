@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { build as bundle } from 'esbuild'
 
 export default defineNuxtConfig({
-  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt'],
   ssr: false,
   // Our own rooms are imported by name, so that what stands on what can be read and is held to its floors.
   components: { dirs: [] },
@@ -20,7 +20,11 @@ export default defineNuxtConfig({
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'description', content: 'Design, compute and run your own water, from roof to tap.' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' },
+        { rel: 'apple-touch-icon', href: '/icon-192.png' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   css: [
@@ -44,11 +48,48 @@ export default defineNuxtConfig({
         'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
       },
     },
+    // What answers without a network lives under its own policy, and is asked for anew each time.
+    '/sw.js': {
+      headers: {
+        'cache-control': 'no-cache',
+        'content-security-policy': "default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors 'none'",
+      },
+    },
     // A worker lives under the policy of its own file.
     '/_nuxt/**': {
       headers: {
         'content-security-policy': "default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors 'none'",
       },
+    },
+  },
+  // It installs on a phone and works without a network; a newer version waits until somebody takes it.
+  pwa: {
+    registerType: 'prompt',
+    injectRegister: null,
+    client: { registerPlugin: false },
+    manifest: {
+      name: 'Tall Cask',
+      short_name: 'Tall Cask',
+      description: 'Design, compute and run your own water, from roof to tap.',
+      display: 'standalone',
+      start_url: '/',
+      scope: '/',
+      background_color: '#f6f2e8',
+      theme_color: '#f6f2e8',
+      icons: [
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+      maximumFileSizeToCacheInBytes: 4_000_000,
+      additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      inlineWorkboxRuntime: true,
+      cleanupOutdatedCaches: true,
     },
   },
   compatibilityDate: '2026-01-01',

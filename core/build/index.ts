@@ -26,6 +26,6 @@ export { forIdsOf, GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, 
 export { chainAt, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
 export { byLine, type LineParts } from './takeoff/byLine'
 export { substitutesOf, type Substitute } from './takeoff/substitutes'
-export { byTrip, takeOff, toBuy, totalOf, type ToBuy } from './takeoff/takeoff'
+export { byTrip, takeOff, takeOffVessels, toBuy, totalOf, type ToBuy } from './takeoff/takeoff'
 export { readEnd } from './readEnd'
 export { cutWords } from './cutWords'

@@ -33,7 +33,7 @@ export function keepJob(json: unknown) {
   const { readings, on } = askedBy(askedSchema, given)
   const read = readings.map((each, at): { reading: LogReading } | { path: string; sentence: string } => {
     const told = readFigure(site, each)
-    if (!told.ok) return { path: `readings.${at}.value`, sentence: `readings.${at}.value: ${whyNot(told)}` }
+    if (!told.ok) return { path: `readings.${at}.value`, sentence: `readings.${at}.value ${whyNot(told)}.` }
     const { unit: _unit, id, ...rest } = each
     return { reading: { ...rest, id: id ?? `r${at}`, value: told.value } }
   })

@@ -31,11 +31,6 @@ it('takes the main views', async () => {
     if (step === 'lift') await page.subject('kitchen-tap')
     await shoot(step)
   }
-  for (const [name, demo, step, subject] of [['storm', 'quillfern-ridge', 'catch', 'weather']] as const) {
-    await page.openDemo(demo, step)
-    await page.subject(subject)
-    await shoot(name)
-  }
   const shown = (selector: string) =>
     page.driver.executeScript(`document.querySelector('${selector}').scrollIntoView()`)
   await page.openDemo('quillfern-ridge', 'lift')
@@ -75,6 +70,9 @@ it('takes the main views', async () => {
   await page.openDemo('quillfern-ridge', 'build')
   await page.subject('chain')
   await shoot('build')
+  await page.openDemo('quillfern-ridge', 'keep')
+  await page.css('[data-held]')
+  await shoot('keep')
   await page.openDemo('quillfern-ridge')
   await page.subject('many')
   await page.press('Run 1000 times 30 years')

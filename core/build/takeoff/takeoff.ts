@@ -1,9 +1,9 @@
 import { listOf, tripOf, TRIP_IDS, type Item, type TripId } from './items'
 import { takeOffLines } from './lines'
 import { takeOffSundries } from './sundries'
-import { takeOffThings } from './things'
+import { takeOffThings, takeOffVessel } from './things'
 import { piecesOf } from '../pieces'
-import type { Site } from '../../site'
+import { tanksOf, type Site } from '../../site'
 
 /** Everything a plan is made of, counted and priced as far as anybody knows. */
 export function takeOff(site: Site): Item[] {
@@ -19,6 +19,13 @@ export function takeOff(site: Site): Item[] {
 }
 /** A document never changes once made, and its list is asked for by every reader of it. */
 const made = new WeakMap<Site, Item[]>()
+
+/** The tanks alone, which are the dearest: what asks of them need not lay out pipes. */
+export function takeOffVessels(site: Site): Item[] {
+  const list = listOf(site)
+  for (const tank of tanksOf(site)) takeOffVessel(list, tank)
+  return list.all()
+}
 
 /** A thing that is still to be bought: what the list says, less what is there. */
 export interface ToBuy extends Item {

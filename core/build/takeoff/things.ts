@@ -150,7 +150,8 @@ const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> =
 /** Tanks larger than this are not bought off a list, L. */
 const MOST_SOLD_L = 60_000
 
-function takeOffTank(site: Site, list: List, tank: Tank): void {
+/** A tank itself, without what stands under it or goes through its wall. */
+export function takeOffVessel(list: List, tank: Tank): void {
   const litres = Math.round(tankNominalL(tank))
   list.add(
     {
@@ -165,6 +166,10 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
     1,
     tank.id,
   )
+}
+
+function takeOffTank(site: Site, list: List, tank: Tank): void {
+  takeOffVessel(list, tank)
   BASE_PARTS[tank.base](site, list, tank)
   if (tank.mat)
     list.add(

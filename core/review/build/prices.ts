@@ -1,7 +1,7 @@
 import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
 import { say } from '../../words'
 import { graphOf, nameOf, type Site } from '../../site'
-import { forIdsOf, takeOff } from '../../build'
+import { forIdsOf, takeOffVessels } from '../../build'
 
 export const itemWithoutPrice = defineCheck({
   id: 'item-without-price',
@@ -9,7 +9,7 @@ export const itemWithoutPrice = defineCheck({
   needs: ['site'],
   sound: 'Everything on the list has a price, or a guess of one',
   find: ({ site }) =>
-    takeOff(site).flatMap((item): Finding[] => {
+    takeOffVessels(site).flatMap((item): Finding[] => {
       const of = item.price === undefined ? subjectOf(site, forIdsOf(item)[0]!) : undefined
       if (!of) return []
       return [
