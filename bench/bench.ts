@@ -2,6 +2,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { serialize } from 'node:v8'
 import { gzipSync } from 'node:zlib'
+import { forecastOf, keepOf } from '../core/keep'
+import { madeLog } from '../tests/madeLogs'
 import { largeYard } from '../tests/largeYard'
 import { jointAt, mainAt, pipe, tapAt, worksOf, type Works } from '../tests/waterworks'
 import { readSiteText, type Site } from '../core/site'
@@ -167,6 +169,12 @@ const [tote, pe] = [
 line('a chain of adapters, and the next two', `${time(() => chains(tote, pe, WEIGHINGS.cheapest), 200).toFixed(2)} ms`)
 const lengths = Array.from({ length: 200 }, (_, at) => 0.2 + ((at * 7919) % 2300) / 1000)
 line('two hundred pieces on lengths of 3 and 6 m', `${time(() => cutList(lengths, [3, 6], 3), 3).toFixed(0)} ms`)
+
+const fiveYears = madeLog(site, 9, 5 * 365, 1, { coefficient: 0.9, use: 1.1 })
+const learned = keepOf(site, fiveYears.log, fiveYears.on)
+line('five years of daily levels learned', `${time(() => keepOf(site, fiveYears.log, fiveYears.on), 3).toFixed(0)} ms`)
+line('and one level more', `${time(() => keepOf(site, fiveYears.log, fiveYears.on, learned.learned), 3).toFixed(0)} ms`)
+line('the year to come over 120 made-up weathers', `${time(() => forecastOf(site, learned), 3).toFixed(0)} ms`)
 
 // What each costs at one tank and at more, and by what power of the tanks it grows: one is in proportion.
 const YARDS = [1, 10, 40, 100].map(tanks => ({ tanks, site: largeYard(tanks, Math.round(tanks * 1.5)) }))

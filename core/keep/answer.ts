@@ -2,16 +2,18 @@ import { dueChores } from './chores/due'
 import { plainDoubts } from './doubts'
 import { forecastOf, heldNow, keepOf, runOutOf, type Band, type Kept } from './keep'
 import { watch } from './watch'
+import type { Begin } from './learn/learn'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
 /** A log without what is doubted by itself, learned from up to a day. */
-export function learnedFrom(site: Site, log: readonly LogReading[], on: string): Kept {
+export function learnedFrom(site: Site, log: readonly LogReading[], on: string, begin?: Begin): Kept {
   const doubted = plainDoubts(site, log, on)
   return keepOf(
     site,
     log.filter(({ id }) => !doubted.has(id)),
     on,
+    begin,
   )
 }
 

@@ -1,7 +1,7 @@
 import { sum } from 'd3-array'
 import { dateOf, forecast, type Forecast, type Now, type Promised } from './learn/forecast'
 import { EIGHT_OF_TEN } from './learn/gaussian'
-import { learn, type Learned } from './learn/learn'
+import { learn, type Begin, type Learned } from './learn/learn'
 import { unexplained, type Unexplained } from './learn/leaks'
 import { logModel, PRIOR, type LogModel, type Theta } from './learn/model'
 import { observedLevels, type Observed } from './learn/observed'
@@ -45,15 +45,18 @@ const MOST_DAYS = 8 * 366
 /** Without a level the tanks are followed from so long ago. */
 const BARE_DAYS = 365
 
-/** Learns from a log up to a day. Any order, any gaps; what lies after the day is left out. */
-export function keepOf(site: Site, log: readonly LogReading[], on: string): Kept {
+/**
+ * Learns from a log up to a day. Any order, any gaps; what lies after the day is left out.
+ * @param begin what was learned before the last line was written: it is sooner there
+ */
+export function keepOf(site: Site, log: readonly LogReading[], on: string, begin?: Begin): Kept {
   const onDay = dayNumber(on)
   const { compiled, series, pools } = readingOf(site)
   const all = observedLevels(site, pools, log, onDay)
   const fromDay = Math.max(onDay - MOST_DAYS, all[0]?.day ?? onDay - BARE_DAYS)
   const observed = all.filter(({ day }) => day >= fromDay)
   const model = logModel(compiled, logRain(site, log, fromDay, onDay), series)
-  const learned = learn(model, observed)
+  const learned = learn(model, observed, begin)
   const odd = unexplained(learned, observed, pools.length).sort((a, b) => b.probability - a.probability)
   const leakL = pools.map((_, pool) => {
     const leak = odd.find(each => each.pool === pool && each.litresPerDay > 0 && each.probability >= LEAKS_FROM)

@@ -4,6 +4,7 @@ import { forecastOf, heldNow, runOutOf, type Band, type Kept, type RunOut } from
 import { LEAKS_FROM } from './keep'
 import { watch, type Odd } from './watch'
 import { dayNumber, isoDate } from '../climate'
+import type { Begin } from './learn/learn'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
@@ -51,13 +52,20 @@ export interface Today {
   levels: number
   /** Read level less what was expected of it, L, for the last year of it. */
   misses: { at: string; pool: number; missedL: number; sdL: number }[]
+  /** What was learned, for the next time to begin from. */
+  learned: Begin
 }
 
 /** What of a day is held to so much when rationed; and what is rationed first: what waters beds, else what can wait. */
 const RATION_SHARE = 0.5
 
-export function today(site: Site, log: readonly LogReading[], on: string, promised?: readonly number[]): Today {
-  const kept = learnedFrom(site, log, on)
+export function today(
+  site: Site,
+  log: readonly LogReading[],
+  on: string,
+  { promised, begin }: { promised?: readonly number[]; begin?: Begin } = {},
+): Today {
+  const kept = learnedFrom(site, log, on, begin)
   const { model, now } = kept
   const { pools, demands } = model.compiled
   const days = forecastOf(site, kept, promised ? { promised: [...promised] } : {})
@@ -96,6 +104,7 @@ export function today(site: Site, log: readonly LogReading[], on: string, promis
     coefficient: { ...kept.coefficient, planned: kept.plannedCoefficient, taught: kept.taught.coefficient },
     use: { ...kept.use, taught: kept.taught.use },
     useByHalf: kept.useByHalf,
+    learned: { theta: kept.learned.theta, scale: kept.learned.scale },
     levels: kept.observed.length,
     misses: kept.observed
       .map(({ day, pool }, at) => ({

@@ -132,4 +132,9 @@ describe('five years of daily levels', () => {
     expect(performance.now() - began).toBeLessThan(1000)
     expect(kept.observed.length).toBeGreaterThan(1800)
   })
+  it('come to the same from wherever they begin', () => {
+    const { log, on } = madeLog(house, 9, 400, 7, truthOf(9))
+    const [fresh, from] = [keepOf(house, log, on), keepOf(house, log, on, { theta: [0.2, -0.1, 0.1], scale: [2] })]
+    for (const at of [0, 1, 2]) expect(from.now.theta[at]).toBeCloseTo(fresh.now.theta[at]!, 1)
+  })
 })

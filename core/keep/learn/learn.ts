@@ -12,6 +12,9 @@ export interface Learned {
   followed: Followed
 }
 
+/** Where a learning begins: what was learned of the log before its last lines. */
+export type Begin = Pick<Learned, 'theta' | 'scale'>
+
 const [MOST_ROUNDS, STILL] = [12, 1e-3]
 /** A figure is moved by no more than this in one round. */
 const MOST_STEP = 0.5
@@ -25,9 +28,9 @@ const precision = inverse(PRIOR)!.of
  * Finds the figures that the plan and the log together make likeliest, by Gauss and Newton on the filter's misses, with
  * their covariance. Each round follows the log once; the scatter is learned beside them.
  */
-export function learn(model: LogModel, observed: readonly Observed[], begin: Theta = [0, 0, 0]): Learned {
-  let theta: Theta = [...begin]
-  let scale = Array.from({ length: model.pools }, () => 1)
+export function learn(model: LogModel, observed: readonly Observed[], begin?: Begin): Learned {
+  let theta: Theta = begin ? [...begin.theta] : [0, 0, 0]
+  let scale = Array.from({ length: model.pools }, (_, pool) => begin?.scale[pool] ?? 1)
   let followed = follow(model, observed, theta, scale)
   let covariance: Matrix = PRIOR
   let cost = costOf(theta, followed)
@@ -36,7 +39,8 @@ export function learn(model: LogModel, observed: readonly Observed[], begin: The
     covariance = of
     let share = Math.min(1, MOST_STEP / Math.max(...step.map(Math.abs), 1e-9))
     let moved = false
-    for (let times = 0; times < 5; times++, share /= 2) {
+    const far = Math.max(...step.map(Math.abs)) >= STILL
+    for (let times = 0; far && times < 5; times++, share /= 2) {
       const tried = theta.map((value, at) => value + share * step[at]!) as Theta
       const next = follow(model, observed, tried, scale)
       const nextCost = costOf(tried, next)

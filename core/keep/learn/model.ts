@@ -36,8 +36,6 @@ export interface LogModel {
   high: Uint8Array
   /** What each use asks as planned, L, a row a day. */
   askedL: Float64Array
-  /** What arrives in each pool, L, a row a day, for each factor of the grid. */
-  inflowL: Float64Array[]
   /** What arrives in a pool on a day for a factor. */
   arrivesL: (day: number, pool: number, factor: number) => number
 }
@@ -47,10 +45,16 @@ export function logModel(compiled: Compiled, rain: LogRain, plan: DailySeries): 
   const { series } = rain
   const days = series.rainMm.length
   const columns = roofColumns(compiled)
-  const inflowL = GRID.map(factor => {
+  // The roofs are run for a factor when one near it is first asked about.
+  const run = new Map<number, Float64Array>()
+  const inflowOf = (factor: number): Float64Array => {
+    const known = run.get(factor)
+    if (known) return known
     const roofs = { ...columns, caughtCoefficient: columns.caughtCoefficient.map(each => each * factor) }
-    return catchRain(roofs, series, days, bareRoofs(roofs)).inflowL
-  })
+    const { inflowL } = catchRain(roofs, series, days, bareRoofs(roofs))
+    run.set(factor, inflowL)
+    return inflowL
+  }
   const pools = compiled.pools.length
   return {
     compiled,
@@ -61,14 +65,13 @@ export function logModel(compiled: Compiled, rain: LogRain, plan: DailySeries): 
     month: series.month,
     high: highMonths(compiled, plan),
     askedL: askedBy(compiled, series),
-    inflowL,
     arrivesL(day, pool, factor) {
       let at = 1
       while (at < GRID.length - 1 && GRID[at]! < factor) at++
       const [low, high] = [GRID[at - 1]!, GRID[at]!]
       const share = (factor - low) / (high - low)
       const row = day * pools + pool
-      return Math.max(0, inflowL[at - 1]![row]! * (1 - share) + inflowL[at]![row]! * share)
+      return Math.max(0, inflowOf(low)[row]! * (1 - share) + inflowOf(high)[row]! * share)
     },
   }
 }
