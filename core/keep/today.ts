@@ -31,6 +31,30 @@ export interface RationGain {
   runOut: RunOut
 }
 
+/** A forecast that has come due: what it said all groups would hold, and what they hold. */
+export interface Backcast {
+  from: string
+  saidL: Band
+  isL: number
+}
+const BACK_DAYS = 28
+/** What would have been said four weeks ago, where there was a log to say it from. */
+export function backcast(site: Site, log: readonly LogReading[], kept: Kept): Backcast | undefined {
+  const fromDay = kept.onDay - BACK_DAYS
+  if (!kept.observed.some(({ day }) => day <= fromDay) || !kept.observed.some(({ day }) => day > fromDay))
+    return undefined
+  const from = isoDate(fromDay)
+  const then = learnedFrom(
+    site,
+    log.filter(({ at }) => dayNumber(at) <= fromDay),
+    from,
+  )
+  const said = forecastOf(site, then).weeks[BACK_DAYS / 7 - 1]
+  if (!said) return undefined
+  const [low, mean, high] = said
+  return { from, saidL: { low, mean, high }, isL: kept.now.litres.reduce((sum, litres) => sum + litres, 0) }
+}
+
 /** One page of what a person wants to know with coffee in hand. Plain figures, as a thread hands them over. */
 export interface Today {
   on: string
@@ -52,6 +76,8 @@ export interface Today {
   levels: number
   /** Read level less what was expected of it, L, for the last year of it. */
   misses: { at: string; pool: number; missedL: number; sdL: number }[]
+  /** What was said four weeks ago of today, by what was known then, and what is there. */
+  backcast?: Backcast
   /** What was learned, for the next time to begin from. */
   learned: Begin
 }
@@ -68,6 +94,7 @@ export function today(
   const kept = learnedFrom(site, log, on, begin)
   const { model, now } = kept
   const { pools, demands } = model.compiled
+  const past = backcast(site, log, kept)
   const days = forecastOf(site, kept, promised ? { promised: [...promised] } : {})
   const runOut = runOutOf(days, kept.onDay)
   const capL = pools.reduce((sum, pool) => sum + pool.capL, 0)
@@ -104,6 +131,7 @@ export function today(
     coefficient: { ...kept.coefficient, planned: kept.plannedCoefficient, taught: kept.taught.coefficient },
     use: { ...kept.use, taught: kept.taught.use },
     useByHalf: kept.useByHalf,
+    ...(past ? { backcast: past } : {}),
     learned: { theta: kept.learned.theta, scale: kept.learned.scale },
     levels: kept.observed.length,
     misses: kept.observed

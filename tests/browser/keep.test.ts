@@ -1,3 +1,4 @@
+import { extractText } from 'unpdf'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Key, openBrowser, type Page } from './page'
 
@@ -89,6 +90,37 @@ describe('a chore', () => {
     const text = new TextDecoder().decode(bytes)
     expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true)
     expect(text.match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(15)
+  })
+})
+
+describe('what it is doing', () => {
+  it('is found question by question, and noted in the log', async () => {
+    await page.openDemo('quillfern-ridge', 'keep')
+    const before = await lines()
+    await page.subject('signs')
+    await page.choose('What you see or hear', 'Water comes weakly')
+    const branch = () => page.text('[data-branch]')
+    await page.until(branch, text => /At all taps, or at one/.test(text), 'the first question')
+    await page.click(page.css('[data-no]'))
+    await page.until(branch, text => /by-pass/.test(text), 'the next one')
+    await page.click(page.css('[data-yes]'))
+    await page.until(branch, text => /The cartridge is full/.test(text), 'what it means')
+    await page.click(page.css('[data-note]'))
+    await page.until(lines, count => count === before + 1, 'it is in the log')
+    await page.undo(1)
+  })
+})
+
+describe('the binder', () => {
+  it('is one document with all that a stranger needs, opened again', async () => {
+    await page.openDemo('quillfern-ridge', 'keep')
+    await page.subject('binder')
+    const { name, bytes } = await page.savedFile('[data-save="binder"]')
+    expect(name).toBe('quillfern-ridge-binder.pdf')
+    const { text } = await extractText(bytes, { mergePages: true })
+    for (const chapter of ['What stands here', 'The card for the wall', 'Chores', 'What the log tells', 'Cautions'])
+      expect(text).toContain(chapter)
+    expect(text).toMatch(/levels read/)
   })
 })
 

@@ -1,8 +1,9 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { buildFor } from './told'
+import { paperOf, small, table } from '~/print/paper'
 import { group } from 'd3-array'
 import { phraseText } from '#core/words'
-import { weatherMonths, type Site } from '#core/site'
+import type { Site } from '#core/site'
 import { byTrip, cutWords, sizeOf, totalOf, TRIPS } from '#core/build'
 import { valveCard } from '#core/exchange'
 import type { Review } from '#core/review'
@@ -33,15 +34,6 @@ export interface Told {
   show: (value: number, kind: import('#core/units').Kind) => string
   money: (amount: number) => string
 }
-
-const INK = '#21302f'
-const table = (widths: (number | string)[], rows: Content[][]): Content => ({
-  table: { widths, body: rows.length ? rows : [widths.map(() => '')] },
-  layout: 'lightHorizontalLines',
-  fontSize: 9.5,
-  margin: [0, 2, 0, 8],
-})
-const small = (text: string): Content => ({ text, fontSize: 9, color: '#53625e' })
 
 const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
   section: ({ section }) =>
@@ -137,38 +129,11 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
   ],
 }
 
-/** Marks that the text's face has none of, drawn with letters that it has. */
-const plain = (content: Content): Content =>
-  JSON.parse(JSON.stringify(content).replaceAll('☐', '[ ]').replaceAll('☑', '[x]').replaceAll('→', '–')) as Content
-
 /** The report as a document: its head, the chapters that are wanted, and the cautions. */
-export function reportOf(told: Told, chapters: readonly ChapterId[], caution: string): TDocumentDefinitions {
-  const { site } = told
-  const rainMm = weatherMonths(site).reduce((sum, month) => sum + month.rainMm, 0)
-  return {
-    info: { title: site.name },
-    pageSize: 'A4',
-    pageMargins: [40, 44, 40, 48],
-    defaultStyle: { fontSize: 10.5, color: INK, lineHeight: 1.15 },
-    footer: (page, pages) => ({
-      text: `${site.name} · ${page} of ${pages}`,
-      alignment: 'center',
-      fontSize: 8.5,
-      margin: [0, 12, 0, 0],
-    }),
-    content: [
-      { text: site.name, font: 'Heading', fontSize: 22 },
-      small(`${site.climate.source}; ${told.show(rainMm, 'rain')} of rain in a mean year. Made with Tall Cask.`),
-      ...(site.note ? [{ text: site.note, margin: [0, 6, 0, 0] as [number, number, number, number] }] : []),
-      ...chapters.flatMap((id): Content[] => [
-        { text: CHAPTERS[id], font: 'Heading', fontSize: 14, margin: [0, 14, 0, 4] },
-        ...CHAPTER[id](told).map(plain),
-      ]),
-      { text: 'Cautions', font: 'Heading', fontSize: 14, margin: [0, 14, 0, 4] },
-      caution,
-      'A full tank weighs a tonne for each cubic metre. Nobody climbs into a tank alone, nor without air. Water that is ' +
-        'not treated for drinking is labelled so at every tap. What parts own water from a public main is for the ' +
-        'water company and the local code to say.',
-    ],
-  }
-}
+export const reportOf = (told: Told, chapters: readonly ChapterId[], caution: string): TDocumentDefinitions =>
+  paperOf(
+    told.site,
+    told,
+    chapters.map(id => ({ name: CHAPTERS[id], content: CHAPTER[id](told) })),
+    caution,
+  )

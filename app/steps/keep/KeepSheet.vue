@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import BinderNotes from './BinderNotes.vue'
 import ChoresNotes from './ChoresNotes.vue'
 import LifeNotes from './LifeNotes.vue'
 import LogNotes from './LogNotes.vue'
+import SignsNotes from './SignsNotes.vue'
 import TodayNotes from './TodayNotes.vue'
 import { provideKeep } from './useKeep'
 import { showInSection } from '~/section/shown'
@@ -26,7 +28,14 @@ showInSection(() => {
   })
   return { levels: Object.fromEntries(levels) }
 })
-const NOTES: Record<string, Component> = { today: TodayNotes, log: LogNotes, chores: ChoresNotes, life: LifeNotes }
+const NOTES: Record<string, Component> = {
+  today: TodayNotes,
+  log: LogNotes,
+  chores: ChoresNotes,
+  life: LifeNotes,
+  signs: SignsNotes,
+  binder: BinderNotes,
+}
 </script>
 
 <template>

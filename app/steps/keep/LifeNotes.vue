@@ -5,7 +5,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { moveOf, setField } from '#core/moves'
 import { roofLosses, type Move } from '#core/site'
-import type { Today } from '#core/keep'
+import type { Backcast, Today } from '#core/keep'
 
 /** What the log has taught: the roof and the uses as they are and not as planned, offered to the plan. */
 const store = useSite()
@@ -23,6 +23,7 @@ const roofMoves = (of: Today): Move[] =>
     return setField('roof', roof.id, 'runoffCoefficient', Math.min(1, Math.round(1000 * learned) / 1000))
   })
 const useMoves = (of: Today): Move[] => [moveOf('scaleUses', { factor: Math.round(1000 * of.use.mean) / 1000 })]
+const told = ({ saidL: { low, high }, isL }: Backcast) => isL >= low && isL <= high
 const problem = ref<string>()
 const take = (moves: Move[], label: string) => (problem.value = store.makeAll(moves, label))
 const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
@@ -69,6 +70,13 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
         From {{ today.levels }} levels. Beyond the plan the log has taught {{ percent(today.coefficient.taught) }} of
         what there is to know of the roof, and {{ percent(today.use.taught) }} of the uses; eight of ten truths lie
         within the figures told. Rain and use of a day are taken to be off by an eighth and by a third.
+      </p>
+      <p v-if="today.backcast" data-backcast>
+        Four weeks ago it would have been said that the tanks hold <b>{{ litres(today.backcast.saidL.mean) }}</b> today,
+        {{ litres(today.backcast.saidL.low) }} to {{ litres(today.backcast.saidL.high) }}; they hold
+        <b>{{ litres(today.backcast.isL) }}</b>{{
+          told(today.backcast) ? '.' : ', which is outside of that: one in five is.'
+        }}
       </p>
       <h3>Reckoned against read</h3>
       <div class="wide">

@@ -21,8 +21,6 @@ const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probabilit
       </template>
       {{ sure }} in a hundred sure.
     </p>
-    <NuxtLink :to="{ path: `/site/${store.site!.id}/try`, query: { subject: 'mine' } }" class="plain">
-      Look into it: what is wrong with mine?
-    </NuxtLink>
+    <NuxtLink :to="`/site/${store.site!.id}/try`" class="plain"> Look into it: what is wrong with mine? </NuxtLink>
   </article>
 </template>

@@ -21,6 +21,8 @@ export function subjects({ site }: StepContext, on: string): Subject[] {
     { id: 'log', name: 'The log', figure: String(site.log?.length ?? 0), holds: [] },
     { id: 'chores', name: 'Chores', figure: due ? `${due} due` : '', holds: [] },
     { id: 'life', name: 'Plan against life', holds: [] },
+    { id: 'signs', name: 'What is it doing?', holds: [] },
+    { id: 'binder', name: 'Handing over', holds: [] },
   ]
 }
 

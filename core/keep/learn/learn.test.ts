@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { median, shuffle } from 'd3-array'
-import { heldNow, keepOf, learnedFrom, watch } from '..'
+import { backcast, heldNow, keepOf, learnedFrom, watch } from '..'
 import { dayNumber, isoDate } from '../../climate'
 import type { Site } from '../../site'
 import { demoSite } from '../../../tests/demoSites'
@@ -121,6 +121,22 @@ describe('a leak', () => {
       }
     }
     expect(alarms).toBeLessThanOrEqual(3)
+  })
+})
+
+describe('what was said four weeks ago', () => {
+  it('mostly holds what is there today, and is told only where there was a log to say it from', () => {
+    let [held, count] = [0, 0]
+    for (let seed = 1; seed <= 12; seed++) {
+      const { log, on } = madeLog(house, seed, 200 + 25 * seed, 7, truthOf(seed))
+      const past = backcast(house, log, keepOf(house, log, on))!
+      const margin = 0.03 * past.saidL.high
+      if (past.isL >= past.saidL.low - margin && past.isL <= past.saidL.high + margin) held++
+      count++
+    }
+    expect(held / count).toBeGreaterThan(0.6)
+    const { log, on } = madeLog(house, 1, 20, 7, truthOf(1))
+    expect(backcast(house, log, keepOf(house, log, on))).toBeUndefined()
   })
 })
 
