@@ -1,7 +1,6 @@
 import { learnedFrom } from './answer'
 import { expectedDoubts, plainDoubts } from './doubts'
-import { forecastOf, heldNow, runOutOf, type Band, type Kept, type RunOut } from './keep'
-import { LEAKS_FROM } from './keep'
+import { forecastOf, heldNow, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'
 import { watch, type Odd } from './watch'
 import { dayNumber, isoDate } from '../climate'
 import type { Begin } from './learn/learn'
@@ -92,14 +91,12 @@ export function today(
   { promised, begin }: { promised?: readonly number[]; begin?: Begin } = {},
 ): Today {
   const kept = learnedFrom(site, log, on, begin)
-  const { model, now } = kept
+  const { model } = kept
   const { pools, demands } = model.compiled
   const past = backcast(site, log, kept)
   const days = forecastOf(site, kept, promised ? { promised: [...promised] } : {})
   const runOut = runOutOf(days, kept.onDay)
   const capL = pools.reduce((sum, pool) => sum + pool.capL, 0)
-  const heldAll = now.litres.reduce((sum, litres) => sum + litres, 0)
-  const middle = days.weeks[0]?.[1] ?? heldAll
   return {
     on,
     held: pools.map((pool, index): HeldToday => {
@@ -115,7 +112,7 @@ export function today(
         levelM: { mean: levelM(heldL.mean), low: levelM(heldL.low), high: levelM(heldL.high) },
         fullM: pool.capM - floorM,
         ...(last ? { read: { levelM: last.levelM, at: isoDate(last.day), id: last.id } } : {}),
-        changesLPerDay: pools.length === 1 ? (middle - heldL.mean) / 7 : ((middle - heldAll) / 7) * (pool.capL / capL),
+        changesLPerDay: (days.weekL[index]! - heldL.mean) / 7,
       }
     }),
     runOut,
@@ -146,9 +143,9 @@ export function today(
 
   function rationOf(of: Site, from: Kept, without: RunOut): { ration?: RationGain } {
     if (!without.p50 && !without.p10) return {}
-    if (demands.some(({ rations }) => rations.some(({ belowL }) => belowL > 0.98 * capL))) return {}
-    const beds = demands.filter(({ bed, litresPerDay }) => bed ?? litresPerDay.some(litres => litres > 0))
-    const first = beds.some(({ bed }) => bed) ? beds.filter(({ bed }) => bed) : leastUrgent(demands)
+    if (demands.some(({ rations }) => rations.some(({ pool, belowL }) => belowL >= pools[pool]!.capL))) return {}
+    const beds = demands.filter(({ bed }) => bed)
+    const first = beds.length ? beds : leastUrgent(demands)
     if (!first.length) return {}
     const uses = new Set(first.map(({ id }) => id))
     const rationed = demands.map(({ id }) => (uses.has(id) ? RATION_SHARE : 1))

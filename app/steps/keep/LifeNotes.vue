@@ -9,7 +9,7 @@ import type { Backcast, Today } from '#core/keep'
 
 /** What the log has taught: the roof and the uses as they are and not as planned, offered to the plan. */
 const store = useSite()
-const { show, litres } = useUnits()
+const { litres } = useUnits()
 const { today, failure, again } = useKeep()
 const percent = (share: number) => `${Math.round(100 * share)} %`
 const off = ({ mean, low, high }: { mean: number; low: number; high: number }) => Math.max(high - mean, mean - low)
@@ -69,7 +69,8 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
       <p class="soft small">
         From {{ today.levels }} levels. Beyond the plan the log has taught {{ percent(today.coefficient.taught) }} of
         what there is to know of the roof, and {{ percent(today.use.taught) }} of the uses; eight of ten truths lie
-        within the figures told. Rain and use of a day are taken to be off by an eighth and by a third.
+        within the figures told. Rain and use of a day are taken to be off by an eighth and by a third. Where a pump or
+        a well fills a tank by a switch, the bands come out too narrow.
       </p>
       <p v-if="today.backcast" data-backcast>
         Four weeks ago it would have been said that the tanks hold <b>{{ litres(today.backcast.saidL.mean) }}</b> today,
@@ -99,7 +100,6 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
           </tbody>
         </table>
       </div>
-      <p class="soft small">{{ show(1, 'rain') }} on a square metre is a litre; what a wet roof keeps is taken off.</p>
     </template>
   </section>
 </template>

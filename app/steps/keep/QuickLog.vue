@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayToday } from './today'
+import { dayToday, momentNow } from './today'
 import { dueFor } from './told'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
@@ -20,7 +20,12 @@ const BUTTONS: { id: Of; sign: string; words: string }[] = [
   { id: 'note', sign: '✎', words: 'Note' },
 ]
 const open = ref<Of>()
-const text = ref('')
+/** What is half typed of each kind waits there while another is looked at. */
+const drafts = reactive<Record<Of, string>>({ level: '', rain: '', chore: '', note: '' })
+const text = computed({
+  get: () => drafts[open.value ?? 'level'],
+  set: words => (drafts[open.value ?? 'level'] = words),
+})
 const day = ref(dayToday())
 const problem = ref<string>()
 const said = ref<string>()
@@ -31,7 +36,6 @@ const chores = computed(() => dueFor(store.site!, dayToday()).map(({ id, what })
 const choreId = ref('')
 function choose(of: Of): void {
   open.value = open.value === of ? undefined : of
-  text.value = ''
   day.value = dayToday()
   problem.value = said.value = undefined
   choreId.value = chores.value[0]?.value ?? ''
@@ -66,11 +70,11 @@ function take(): void {
   const line = lineOf(open.value!)
   if (typeof line === 'string') return void (problem.value = line)
   // What is read today is read now; of another day nobody says when.
-  const now = new Date().toLocaleString('sv').replace(' ', 'T').slice(0, 16)
-  const at = day.value === dayToday() && line.kind === 'level' ? now : day.value
+  const at = day.value === dayToday() && line.kind === 'level' ? momentNow() : day.value
   problem.value = store.make(moveOf('logReading', { ...line, at }))
   if (problem.value) return
   said.value = `Logged: ${BUTTONS.find(({ id }) => id === open.value)!.words.toLowerCase()} ${text.value}`.trim()
+  text.value = ''
   open.value = undefined
 }
 </script>

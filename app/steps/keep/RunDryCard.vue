@@ -40,11 +40,13 @@ const inDays = (days: number) => {
   at.setDate(at.getDate() + days)
   return dayWords(at.toLocaleDateString('sv'))
 }
+/** What a use gives up already as its tanks fall: that stays. */
+const stepsOf = (id: string) => store.site!.uses.find(use => use.id === id)?.rations ?? []
 /** Held to half whatever the tanks hold: below all of it. */
 const ration = () => {
   const { uses, share } = props.today.ration!
   store.makeAll(
-    uses.map(use => moveOf('ration', { use, steps: [{ belowShare: 1, share }] })),
+    uses.map(use => moveOf('ration', { use, steps: [{ belowShare: 1, share }, ...stepsOf(use)] })),
     'Ration from today',
   )
 }

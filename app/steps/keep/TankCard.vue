@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayWords } from './today'
+import { dayWords, momentNow } from './today'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
@@ -38,9 +38,8 @@ function byKey(event: KeyboardEvent): void {
 }
 const problem = ref<string>()
 function log(): void {
-  const at = new Date().toLocaleString('sv').replace(' ', 'T').slice(0, 16)
   problem.value = store.make(
-    moveOf('logReading', { at, kind: 'level', subject: props.held.id, value: dragged.value!, by: 'eye' }),
+    moveOf('logReading', { at: momentNow(), kind: 'level', subject: props.held.id, value: dragged.value!, by: 'eye' }),
   )
   if (!problem.value) dragged.value = undefined
 }

@@ -11,3 +11,6 @@ export function dayWords(iso: string, today = dayToday()): string {
   const year = iso.slice(0, 4) === today.slice(0, 4) ? undefined : 'numeric'
   return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year })
 }
+
+/** The moment that it is here, by the minute. */
+export const momentNow = (): string => new Date().toLocaleString('sv').replace(' ', 'T').slice(0, 16)

@@ -1,3 +1,4 @@
+import { mean } from 'd3-array'
 import { randomNormal } from 'd3-random'
 import { askedBy, type LogModel, type Theta } from './model'
 import type { Matrix } from './gaussian'
@@ -21,6 +22,8 @@ export interface Forecast {
   days: number
   /** Of all groups together, L, at the end of each week: one in ten has less, the middle, one in ten has more. */
   weeks: [low: number, middle: number, high: number][]
+  /** What each group holds in a week, L, in the mean. */
+  weekL: number[]
   /** The share of years in which something has run short by each day. */
   dryShare: Float64Array
   spillShare: Float64Array
@@ -70,6 +73,7 @@ export function forecast(
   const weeks: Forecast['weeks'] = []
   const { month } = series[0]!
   let drawnL = 0
+  let weekL: number[] = []
   for (let day = 0; day < DAYS; day++) {
     const season = high[month[day]!] === 1 ? 1 : 2
     for (let lane = 0; lane < MEMBERS; lane++) {
@@ -91,9 +95,10 @@ export function forecast(
     }
     dryShare[day] = dryCount / MEMBERS
     spillShare[day] = spillCount / MEMBERS
+    if (day === 6) weekL = meansOf(runs.poolL, pools)
     if (day % 7 === 6) weeks.push(bandOf(runs.poolL, pools))
   }
-  return { days: DAYS, weeks, dryShare, spillShare, drawnLPerDay: drawnL }
+  return { days: DAYS, weeks, weekL, dryShare, spillShare, drawnLPerDay: drawnL }
 }
 
 /** The first day by which so large a share has happened, as a date; nothing where it does not within the year. */
@@ -129,6 +134,9 @@ function inflowOf(compiled: Compiled, series: DailySeries, factor: number): Floa
   const roofs = { ...columns, caughtCoefficient: columns.caughtCoefficient.map(each => each * factor) }
   return catchRain(roofs, series, series.rainMm.length, bareRoofs(roofs)).inflowL
 }
+
+const meansOf = (poolL: Float64Array, pools: number): number[] =>
+  Array.from({ length: pools }, (_, pool) => mean(poolL.subarray(pool * MEMBERS, (pool + 1) * MEMBERS))!)
 
 function bandOf(poolL: Float64Array, pools: number): [number, number, number] {
   const all = new Float64Array(MEMBERS)
