@@ -17,10 +17,12 @@ import {
 
 const SAVE_AFTER_MS = 80
 
+/** What a log is made of: no figure of the plan asks for any of it. */
+const LOGGED = new Set(['log', 'chores', 'devices'])
 /** True where two documents differ in what is logged alone. */
 function onlyLogged(before: Site, now: Site): boolean {
   const fields = new Set([...Object.keys(before), ...Object.keys(now)]) as Set<keyof Site>
-  for (const field of fields) if (field !== 'log' && field !== 'chores' && before[field] !== now[field]) return false
+  for (const field of fields) if (!LOGGED.has(field) && before[field] !== now[field]) return false
   return true
 }
 

@@ -11,8 +11,9 @@ let last: { site: string; begin: Begin } | undefined
 
 /** What a log says of a site, worked out where it holds up nobody. */
 const face = {
-  today(site: Site, log: LogReading[], on: string): Today {
-    const said = today(site, log, on, last?.site === site.id ? { begin: last.begin } : {})
+  today(site: Site, log: LogReading[], on: string, promised: readonly number[]): Today {
+    const begun = last?.site === site.id ? { begin: last.begin } : {}
+    const said = today(site, log, on, { ...begun, promised })
     last = { site: site.id, begin: said.learned }
     return said
   },

@@ -1,4 +1,5 @@
 import papaparse from 'papaparse'
+import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
 import { readFigure } from '../keep'
 import { nameOf, graphOf, readSiteText, runName, type Site } from '../site'
@@ -10,6 +11,9 @@ const UNIT: Partial<Record<ReadingKind, string>> = {
   rain: 'mm',
   meter: 'L',
   pressure: 'kPa',
+  drop: 'kPa',
+  recovery: 'L/s',
+  standing: 'm',
   carted: 'L',
 }
 
@@ -43,7 +47,6 @@ export interface LogRead {
   readings: LogReading[]
   problems: string[]
 }
-const MOST_PROBLEMS = 6
 
 /** Headings that people give their columns, and what they are here. */
 const HEADINGS: Record<string, string> = {
@@ -95,11 +98,7 @@ export function readLogTable(text: string, site: Site): LogRead {
       return []
     })
   })
-  const more = problems.length - MOST_PROBLEMS
-  return {
-    readings,
-    problems: more > 0 ? [...problems.slice(0, MOST_PROBLEMS), `… and ${more} more lines like these.`] : problems,
-  }
+  return { readings, problems: fewOf(problems) }
 }
 
 function lineOf(

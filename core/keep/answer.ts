@@ -1,7 +1,7 @@
 import { dueChores } from './chores/due'
 import { plainDoubts } from './doubts'
 import { forecastOf, heldNow, keepOf, runOutOf, type Band, type Kept } from './keep'
-import { watch } from './watch'
+import { watch } from './watch/watch'
 import type { Begin } from './learn/learn'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'

@@ -28,6 +28,7 @@ export {
   type PartKind,
   type PartOf,
 } from './parts'
+export { DEVICE_KIND_IDS, DEVICE_KINDS, deviceSchema, type Device, type DeviceKind } from './devices'
 export { outageSchema, type OutageRule } from './outage'
 export {
   LEVEL_BY,

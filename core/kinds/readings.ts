@@ -8,7 +8,7 @@ interface ReadingRow {
   /** Its figure, in SI: metres above a tank's floor, millimetres of rain, litres, kPa, starts; none where none is told. */
   kind?: Kind
   /** What it is taken at; at nothing of the site where there is none. */
-  of?: 'tank' | 'run' | 'anything' | 'chore'
+  of?: 'tank' | 'run' | 'well' | 'chamber' | 'anything' | 'chore'
   least: number
   most: number
 }
@@ -16,11 +16,14 @@ const row = (of: ReadingRow): ReadingRow => of
 
 /** Everything that is written into a log. A new kind is a row here. */
 export const READING_KINDS = {
-  level: row({ name: 'level', kind: 'length', of: 'tank', least: -1, most: 60 }),
+  level: row({ name: 'level', kind: 'length', of: 'tank', least: -1, most: 1e4 }),
   rain: row({ name: 'rain', kind: 'rain', least: 0, most: 2000 }),
   meter: row({ name: 'meter', kind: 'volume', of: 'run', least: 0, most: 1e12 }),
   pressure: row({ name: 'pressure', kind: 'pressure', of: 'run', least: -100, most: 1e5 }),
   starts: row({ name: 'pump starts in a day', kind: 'count', of: 'run', least: 0, most: 1e5 }),
+  drop: row({ name: 'pressure lost in a filter', kind: 'pressure', of: 'run', least: 0, most: 2000 }),
+  recovery: row({ name: 'what a well gives', kind: 'flow', of: 'well', least: 0, most: 100 }),
+  standing: row({ name: 'water left in a chamber', kind: 'length', of: 'chamber', least: 0, most: 20 }),
   carted: row({ name: 'water brought', kind: 'volume', of: 'tank', least: 0, most: 1e7 }),
   chore: row({ name: 'done', of: 'chore', least: 0, most: 0 }),
   note: row({ name: 'note', of: 'anything', least: 0, most: 0 }),

@@ -58,6 +58,7 @@ import { addTap, branchBy, leadTap } from './lift/branch'
 import { layPipe } from './lift/layPipe'
 import { giveCurve } from './lift/curve'
 import { cutAgain, cutPieces, ownLength, swapItem } from './cutting'
+import { addDevice, changeDevice, dropDevice } from './devices'
 import { correctReading, dropReading, logReading, logReadings, putChore } from './log'
 import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
@@ -158,6 +159,9 @@ export const MOVES = {
   correctReading,
   dropReading,
   putChore,
+  addDevice,
+  changeDevice,
+  dropDevice,
   cutPieces,
   cutAgain,
   ownLength,

@@ -96,6 +96,14 @@ function doubledIds(site: Site): Problem[] {
     ),
   )
   seen.clear()
+  site.devices?.forEach((device, index) =>
+    look(
+      () => `devices[${index}].id`,
+      device.id,
+      () => `“${device.name}”`,
+    ),
+  )
+  seen.clear()
   for (const list of ['nodes', 'roofs', 'runs', 'uses'] as const)
     site[list].forEach((item, index) =>
       look(

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   choice,
+  deviceSchema,
   flag,
   heightM,
   id,
@@ -265,6 +266,8 @@ export const siteSchema = kept({
   build: buildSchema.optional(),
   /** What was read, done and noted while it runs; in no order. */
   log: z.array(readingSchema).max(MOST_READINGS).optional(),
+  /** What tells readings by itself. */
+  devices: z.array(deviceSchema).max(50).optional(),
   /** Chores that are put off until a day, or never come here. */
   chores: z
     .array(

@@ -2,15 +2,18 @@ import { z } from 'zod'
 import { defineDevice } from './device'
 
 const settings = z.object({
-  at: z.iso.datetime('must be a moment in UTC, such as 2024-01-01T00:00:00Z').default('2024-01-01T00:00:00Z'),
+  at: z.iso.datetime('must be a moment in UTC, such as 2024-01-01T00:00:00Z').default(() => new Date().toISOString()),
   rate: z
     .number({ error: 'must be a number' })
     .min(0, 'must be at least 0')
     .max(1e6, 'must be at most 1000000')
-    .default(0),
+    .default(1),
 })
 
-/** The clock of the outside world: it stands at a moment, or runs on from there at so many times the usual speed. */
+/**
+ * The clock of the outside world: it runs with ours until somebody turns it; then it stands at a moment, or runs on
+ * from there at so many times the usual speed.
+ */
 export const clock = defineDevice('clock', 'the clock', settings)
 
 let read: { settings: object; sinceMs: number } | undefined

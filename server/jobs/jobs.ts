@@ -5,6 +5,7 @@ import { chainJob } from './chain'
 import { cutsJob } from './cuts'
 import { jsonIn } from './documents'
 import { keepJob } from './keep'
+import { livedJob } from './lived'
 import { networkJob } from './network'
 import { reviewJob } from './review'
 import { tryJob } from './try'
@@ -16,6 +17,7 @@ const JOBS = {
   chain: chainJob,
   cuts: cutsJob,
   keep: keepJob,
+  lived: livedJob,
   network: networkJob,
   review: reviewJob,
   try: tryJob,

@@ -3,7 +3,9 @@ const ROUTES: { path: RegExp; methods: readonly string[] }[] = [
   { path: /^\/api\/(health|demo|weather|sums|devices)$/, methods: ['GET'] },
   { path: /^\/api\/(balance|build|chain|cuts|keep|network|review|try)$/, methods: ['POST'] },
   { path: /^\/api\/sums\/[^/]+$/, methods: ['POST'] },
+  { path: /^\/api\/devices\/place$/, methods: ['POST'] },
   { path: /^\/api\/devices\/[^/]+$/, methods: ['GET', 'POST'] },
+  { path: /^\/api\/devices\/[^/]+\/readings$/, methods: ['GET'] },
 ]
 
 /** The methods that an address takes; none where there is no such route. */

@@ -33,23 +33,35 @@ const inHand = new Map<string, number>()
 /** A route whose whole work, from reading the document on, is done by a thread. */
 export const workRoute = (job: JobName) =>
   route(async event => {
-    const caller = event.node.req.socket.remoteAddress ?? ''
-    const already = inHand.get(caller) ?? 0
-    if (already >= MOST_OF_ONE_CALLER)
-      throw refused(429, `You have ${already} requests in hand here; wait until some are answered.`)
-    if (sum(inHand.values()) >= MOST_IN_HAND) throw refused(503, 'The server has its hands full; try again later.')
-    inHand.set(caller, already + 1)
-    try {
-      const { status, text } = await workedOn(event, { job, body: await readText(event, MOST_DOCUMENT_BYTES) })
-      setResponseStatus(event, status)
-      setResponseHeader(event, 'content-type', 'application/json')
-      return text
-    } finally {
-      const left = inHand.get(caller)! - 1
-      if (left) inHand.set(caller, left)
-      else inHand.delete(caller)
-    }
+    const { status, text } = await handedOver(event, job)
+    setResponseStatus(event, status)
+    setResponseHeader(event, 'content-type', 'application/json')
+    return text
   })
+
+/**
+ * Reads the body of a request and has a thread work on it, where there are hands free.
+ * @param wrapped what is handed over of the body; the body itself where nothing is said
+ */
+export async function handedOver(
+  event: H3Event,
+  job: JobName,
+  wrapped: (body: string) => string = body => body,
+): Promise<Answered> {
+  const caller = event.node.req.socket.remoteAddress ?? ''
+  const already = inHand.get(caller) ?? 0
+  if (already >= MOST_OF_ONE_CALLER)
+    throw refused(429, `You have ${already} requests in hand here; wait until some are answered.`)
+  if (sum(inHand.values()) >= MOST_IN_HAND) throw refused(503, 'The server has its hands full; try again later.')
+  inHand.set(caller, already + 1)
+  try {
+    return await workedOn(event, { job, body: wrapped(await readText(event, MOST_DOCUMENT_BYTES)) })
+  } finally {
+    const left = inHand.get(caller)! - 1
+    if (left) inHand.set(caller, left)
+    else inHand.delete(caller)
+  }
+}
 
 /** Hands a body to a thread. It is stopped where it takes too long and where the caller has gone away. */
 async function workedOn(event: H3Event, work: Work): Promise<Answered> {

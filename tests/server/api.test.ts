@@ -4,6 +4,7 @@ import { networkInterfaces } from 'node:os'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { poster, startServer } from './start'
 import { readRecord } from '../../core/climate'
+import { DEVICE_KIND_IDS } from '../../core/kinds'
 
 let server: ChildProcess
 const address = 'http://127.0.0.1:4399'
@@ -94,12 +95,14 @@ describe('the devices of the outside world', () => {
   }
   it('are listed with how they are set', async () => {
     expect(await read('/api/devices')).toMatchObject([
-      { id: 'clock', settings: { rate: 0 } },
+      { id: 'clock', settings: { rate: 1 } },
       { id: 'chance', settings: { seed: 0 } },
       { id: 'weather', settings: { outage: 'none' } },
+      ...DEVICE_KIND_IDS.map(id => ({ id, settings: { failure: 'none' } })),
     ])
   })
   it('follow the clock and the seed, and are as before when those are set back', async () => {
+    await post('/api/devices/clock', { at: '2024-01-01T00:00:00Z', rate: 0 })
     const before = await lastDay()
     expect(before.to).toBe('2023-12-31')
     await post('/api/devices/clock', { at: '2025-03-01T12:00:00Z' })

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import BinderNotes from './BinderNotes.vue'
+import DevicesNotes from './devices/DevicesNotes.vue'
 import ChoresNotes from './ChoresNotes.vue'
 import LifeNotes from './LifeNotes.vue'
 import LogNotes from './LogNotes.vue'
 import SignsNotes from './SignsNotes.vue'
 import TodayNotes from './TodayNotes.vue'
+import { useIntervalFn } from '@vueuse/core'
+import { useDevices } from './devices/devices'
 import { provideKeep } from './useKeep'
 import { showInSection } from '~/section/shown'
 import { useSite } from '~/stores/site'
@@ -17,6 +20,10 @@ import type { Subject } from '~/steps/step'
 defineProps<{ subject: Subject | undefined }>()
 const { today } = provideKeep()
 const store = useSite()
+// Devices are asked while this step is open.
+const devices = useDevices()
+const MINUTE_MS = 60_000
+useIntervalFn(() => void devices.askDue(), MINUTE_MS, { immediateCallback: true })
 // The Section shows what is in the tanks today, each by its own floor.
 showInSection(() => {
   if (!today.value) return {}
@@ -31,6 +38,7 @@ showInSection(() => {
 const NOTES: Record<string, Component> = {
   today: TodayNotes,
   log: LogNotes,
+  devices: DevicesNotes,
   chores: ChoresNotes,
   life: LifeNotes,
   signs: SignsNotes,

@@ -19,6 +19,7 @@ export function subjects({ site }: StepContext, on: string): Subject[] {
   return [
     { id: 'today', name: 'Today', holds: [] },
     { id: 'log', name: 'The log', figure: String(site.log?.length ?? 0), holds: [] },
+    { id: 'devices', name: 'Devices', figure: site.devices?.length ? String(site.devices.length) : '', holds: [] },
     { id: 'chores', name: 'Chores', figure: due ? `${due} due` : '', holds: [] },
     { id: 'life', name: 'Plan against life', holds: [] },
     { id: 'signs', name: 'What is it doing?', holds: [] },

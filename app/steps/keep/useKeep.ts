@@ -1,4 +1,5 @@
 import type { InjectionKey } from 'vue'
+import { useDevices } from './devices/devices'
 import { dayToday } from './today'
 import { keepFace } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
@@ -7,12 +8,13 @@ import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 /** What the log says today: asked again whenever the plan or the log has changed. */
 function askKeep() {
   const store = useSite()
+  const devices = useDevices()
   const asked = useWorkerAnswer(
-    () => store.logRevision,
+    () => [store.logRevision, devices.promised],
     async () => {
       const { log = [], ...light } = toRaw(store.site!)
       const { logRevision } = store
-      return { ...(await keepFace().today(light, log, dayToday())), logRevision }
+      return { ...(await keepFace().today(light, log, dayToday(), toRaw(devices.promised))), logRevision }
     },
   )
   /** False while something was logged that is not in it yet. */

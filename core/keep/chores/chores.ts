@@ -17,7 +17,11 @@ import type { Part, SiteNode, Tank } from '../../kinds'
 export type Comes =
   | { by: 'months'; months: number }
   | { by: 'season'; days: { month: number; day: number }[] }
-  | { by: 'reading'; months: number; words: string }
+  | { by: 'reading'; months: number; words: string; when: Trigger }
+  | { by: 'storm'; months: number; words: string }
+
+/** What in a log asks for a chore before its months are over. */
+export type Trigger = 'drop' | 'starts' | 'standing'
 
 /** Something that is to be done again and again, as this system's own part brings it. */
 export interface Chore {
@@ -132,7 +136,7 @@ function nodeChores(site: Site, node: SiteNode, cold: readonly number[]): Chore[
                 minutes: [5, 10] as [number, number],
                 done: 'A day after rain it is empty.',
                 skipping: 'Every rain after the next goes into the tank unflushed.',
-                comes: { by: 'reading', months: 1, words: 'a day after rain' } as Comes,
+                comes: { by: 'reading', months: 1, words: 'a day after rain', when: 'standing' } as Comes,
               },
             ]),
       ]
@@ -148,7 +152,7 @@ function nodeChores(site: Site, node: SiteNode, cold: readonly number[]): Chore[
           caution: 'The pump is off and the tank drained before its gas is read.',
           done: 'Without water it stands a little under the cut-in.',
           skipping: 'The pump wears itself out by starting.',
-          comes: { by: 'reading', months: 6, words: 'sooner when starts creep up' },
+          comes: { by: 'reading', months: 6, words: 'sooner when starts creep up', when: 'starts' },
         },
         {
           id: `contacts:${node.id}`,
@@ -307,7 +311,7 @@ function partChores(site: Site, run: Run, part: Part): Chore[] {
         minutes: [5, 10],
         done: 'Water runs through it and not over it.',
         skipping: 'A wet month goes to ground.',
-        comes: months(1),
+        comes: { by: 'storm', months: 1, words: 'and after a storm' },
       })
     case 'filter':
       return chore({
@@ -317,7 +321,12 @@ function partChores(site: Site, run: Run, part: Part): Chore[] {
         minutes: [15, 30],
         done: 'Pressure behind it is back, and the first litres have run away.',
         skipping: 'Taps grow weak, and what it held comes through in one go.',
-        comes: { by: 'reading', months: TREATMENT_MONTHS[part.medium], words: 'sooner by its drop of pressure' },
+        comes: {
+          by: 'reading',
+          months: TREATMENT_MONTHS[part.medium],
+          words: 'sooner by its drop of pressure',
+          when: 'drop',
+        },
       })
     case 'lamp':
       return chore({

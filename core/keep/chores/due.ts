@@ -1,4 +1,7 @@
 import { choresOf, type Chore } from './chores'
+import { creeping } from '../watch/pumps'
+import { isSpent } from '../watch/filters'
+import { stood } from '../watch/chambers'
 import { dayNumber, dayOf, isoDate } from '../../climate'
 import type { Site } from '../../site'
 import type { LogReading } from '../../kinds'
@@ -46,6 +49,7 @@ export function dueChores(site: Site, log: readonly LogReading[], on: string): D
     if (kind === 'chore' && subject !== undefined && dayNumber(at) <= onDay)
       lastDone.set(subject, Math.max(dayNumber(at), lastDone.get(subject) ?? -Infinity))
   const begun = log.length ? Math.min(onDay, ...firstDays(log)) : onDay
+  const asks = askedFor(log, onDay)
   const told = new Map(site.chores?.map(each => [each.id, each]))
   return choresOf(site)
     .flatMap((chore): DueChore[] => {
@@ -53,7 +57,8 @@ export function dueChores(site: Site, log: readonly LogReading[], on: string): D
       if (own?.never) return []
       const last = lastDone.get(chore.id)
       const until = own?.until === undefined ? -Infinity : dayNumber(own.until)
-      const due = Math.max(dueDay(chore, last, begun), until)
+      const asked = asks(chore, last ?? -Infinity)
+      const due = Math.max(Math.min(dueDay(chore, last, begun), asked), until)
       return [{ ...chore, last: last === undefined ? null : isoDate(last), due: isoDate(due), inDays: due - onDay }]
     })
     .sort((a, b) => a.inDays - b.inDays || (a.id < b.id ? -1 : 1))
@@ -67,3 +72,43 @@ function dueDay({ comes }: Chore, last: number | undefined, begun: number): numb
   if (comes.by === 'season') return nextSeasonDay(last === undefined ? begun : last + EARLY_DAYS, comes.days)
   return monthsAfter(last ?? begun, comes.months)
 }
+
+/** So much rain in a day is a storm, mm: what it tears down is seen to afterwards. */
+const STORM_MM = 30
+
+/**
+ * What in a log asks for a chore before its months are over: a filter that is spent, a pump whose starts creep up, a
+ * chamber that stands full, a storm. The day of it, after the chore was done last; never, where nothing asks.
+ */
+function askedFor(log: readonly LogReading[], onDay: number): (chore: Chore, last: number) => number {
+  const upTo = log.filter(({ at }) => dayNumber(at) <= onDay)
+  const drops = upTo.filter(({ kind, value }) => kind === 'drop' && value !== undefined)
+  const standing = upTo.filter(({ kind }) => kind === 'standing')
+  const storms = upTo.filter(({ kind, value = 0 }) => kind === 'rain' && value >= STORM_MM)
+  const creeps = creeping(log, onDay).length > 0
+  const firstAfter = (of: readonly LogReading[], last: number): number =>
+    of.reduce((first, { at }) => (dayNumber(at) > last ? Math.min(first, dayNumber(at)) : first), Infinity)
+  return ({ comes, subject }, last) => {
+    if (comes.by === 'storm') return firstAfter(storms, last)
+    if (comes.by !== 'reading') return Infinity
+    switch (comes.when) {
+      case 'starts':
+        return creeps && onDay - last > CREEP_DAYS ? onDay : Infinity
+      case 'standing':
+        return firstAfter(
+          standing.filter(each => each.subject === subject && stood(log, each, 0)),
+          last,
+        )
+      case 'drop': {
+        const own = drops.filter(each => each.subject === subject)
+        const least = Math.min(...own.map(({ value }) => value!))
+        return firstAfter(
+          own.filter(({ value }) => isSpent(value!, least)),
+          last,
+        )
+      }
+    }
+  }
+}
+/** Starts are weighed over weeks: those before the gas was seen to still count in them for so long. */
+const CREEP_DAYS = 42

@@ -1,6 +1,6 @@
-import { deviceOf } from '../../lib/devices'
-import { jsonRoute } from '../../lib/bodies'
-import { Refused } from '../../lib/refused'
+import { deviceOf } from '../../../lib/devices'
+import { jsonRoute } from '../../../lib/bodies'
+import { Refused } from '../../../lib/refused'
 
 /** Changes some settings of a device: an outage, the moment the clock stands at, the seed. */
 export default jsonRoute((json, event) => {

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { useDevices } from './devices'
+import { FAILURES, failureOf, setFailure, standInOf, type Failure } from './standIns'
+import { dayWords } from '../today'
+import ChoiceField from '~/fields/ChoiceField.vue'
+import NameField from '~/fields/NameField.vue'
+import QuantityField from '~/fields/QuantityField.vue'
+import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
+import { counted } from '#core/words'
+import { graphOf, nameOf, runName } from '#core/site'
+import { moveOf } from '#core/moves'
+import { READING_KINDS, DEVICE_KINDS, type Device } from '#core/kinds'
+import type { Kind } from '#core/units'
+
+/** One device: what it told last, how it was when it was asked, and what may be changed of it. */
+const props = defineProps<{ device: Device }>()
+const store = useSite()
+const devices = useDevices()
+const { show } = useUnits()
+const state = computed(() => devices.states[props.device.id])
+const row = computed(() => DEVICE_KINDS[props.device.kind])
+const where = computed(() => {
+  const { subject } = props.device
+  if (subject === undefined) return ''
+  const run = graphOf(store.site!).run(subject)
+  if (run) return runName(store.site!, run)
+  return graphOf(store.site!).node(subject) ? nameOf(store.site!, subject) : 'a place that is no longer there'
+})
+const own = computed(() => (store.site!.log ?? []).filter(({ source }) => source === props.device.id))
+const newest = computed(() =>
+  own.value.reduce<(typeof own.value)[number] | undefined>((a, b) => (!a || b.at > a.at ? b : a), undefined),
+)
+const told = computed(() => {
+  if (props.device.kind === 'forecast') {
+    const { length } = devices.promised
+    return length
+      ? `promises rain for ${counted(length, 'day')}, which the days to come reckon with`
+      : 'promises nothing'
+  }
+  if (!newest.value) return 'has told nothing yet'
+  const kind: Kind = READING_KINDS[row.value.tells].kind ?? 'count'
+  const what = `${show(newest.value.value!, kind)} ${dayWords(newest.value.at.slice(0, 10))}`
+  return `told ${what}; ${counted(own.value.length, 'line')} of it in the log`
+})
+const HOUR = 60
+const clock = computed(() => {
+  const slow = state.value?.slowMinutes ?? 0
+  const hours = Math.abs(slow) / HOUR
+  const far = hours < 48 ? counted(Math.max(1, Math.round(hours)), 'hour') : counted(Math.round(hours / 24), 'day')
+  return slow ? `Its clock is ${far} ${slow > 0 ? 'behind' : 'ahead'}: its times are put right by that.` : ''
+})
+const standIn = computed(() => standInOf(props.device.address))
+const failure = ref<Failure>('none')
+onMounted(async () => {
+  if (standIn.value) failure.value = await failureOf(standIn.value)
+})
+async function fail(next: Failure): Promise<void> {
+  failure.value = next
+  await setFailure(standIn.value!, next).catch(() => undefined)
+  await devices.ask(props.device.id)
+}
+const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice', { device: props.device.id, ...of }))
+</script>
+
+<template>
+  <article class="device" :data-device="device.id" :class="{ amiss: state?.problems.length || state?.slowMinutes }">
+    <p class="head">
+      <b><NameField :value="device.name" label="Name of the device" :set="name => change({ name })" /></b>
+      <span class="soft">{{ where }}</span>
+      <span class="buttons">
+        <button type="button" class="plain small" :disabled="devices.busy" @click="devices.ask(device.id)">
+          Ask now
+        </button>
+        ·
+        <button
+          type="button"
+          class="plain small"
+          :aria-label="`Take ${device.name} out`"
+          @click="store.make(moveOf('dropDevice', { device: device.id }))"
+        >
+          Take out
+        </button>
+      </span>
+    </p>
+    <p data-told>It {{ told }}.</p>
+    <p v-for="problem in state?.problems" :key="problem" role="alert" class="wrong small">{{ problem }}</p>
+    <p v-if="clock" class="look small">{{ clock }}</p>
+    <p v-if="state?.quiet && own.length" class="soft small">Asked just now it had nothing new.</p>
+    <p class="small">
+      Asked every
+      <QuantityField
+        label="Asked every so many minutes"
+        kind="count"
+        :value="device.everyMinutes"
+        :set="everyMinutes => change({ everyMinutes })"
+      />
+      minutes at
+      <NameField :value="device.address" label="Address of the device" :set="address => change({ address })" />
+      <template v-if="device.kind === 'level'">
+        · hangs
+        <QuantityField
+          label="How high it hangs over the floor"
+          kind="length"
+          :value="device.hangsAtM"
+          empty="nowhere: it tells the level itself"
+          :set="hangsAtM => change({ hangsAtM })"
+        />
+        <template v-if="device.hangsAtM"> over the floor and looks down</template>
+      </template>
+    </p>
+    <p v-if="standIn" class="small stand">
+      Stand-in: it
+      <ChoiceField label="How the device does" :value="failure" :choices="[...FAILURES]" :set="fail" />
+      <template v-if="failure !== 'none'"> (for twelve days)</template>
+    </p>
+  </article>
+</template>
+
+<style scoped>
+.device {
+  border-top: 1px solid var(--hair);
+  padding: 8px 0 10px 10px;
+  border-left: 3px solid var(--moss);
+  margin-bottom: 4px;
+}
+.device.amiss {
+  border-left: 6px double var(--rust);
+}
+p {
+  margin: 0 0 4px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+}
+.buttons {
+  margin-left: auto;
+}
+.look {
+  color: var(--straw);
+}
+.small :deep(.name) {
+  max-width: min(100%, 420px);
+}
+.stand {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,145 @@
+import papaparse from 'papaparse'
+import { z } from 'zod'
+import { fewOf } from './fewOf'
+import { whyNot } from '../answers'
+import { readFigure } from '../keep'
+import { DEVICE_KINDS, type Device, type LogReading } from '../kinds'
+import type { Site } from '../site'
+
+/** What came of asking a device. */
+export interface DeviceRead {
+  readings: LogReading[]
+  /** Rain that it promises, by day. */
+  ahead: { day: string; mm: number }[]
+  problems: string[]
+  /** How far its own clock is behind, in minutes; less than nothing where it is ahead. 0 where it does not tell. */
+  slowMinutes: number
+}
+
+/** When a device was asked, in UTC, and how far the site's own clock is from that. */
+export interface Asked {
+  now: string
+  zoneMinutes: number
+  /** Its own clock, where a header tells it. */
+  clock?: string | undefined
+}
+
+/** Clocks apart by less than this agree, minutes. */
+const CLOCKS_AGREE = 5
+const MOST_READINGS = 60_000
+const MINUTE_MS = 60_000
+
+const clockSchema = z.iso.datetime({ offset: true })
+const answerSchema = z.object({
+  clock: clockSchema.optional(),
+  readings: z.array(z.unknown()).max(MOST_READINGS),
+})
+const readingSchema = z.object({
+  at: z.union([clockSchema, z.iso.date()], 'has no moment “at”, such as 2027-04-18T06:00:00Z'),
+  value: z.number('has no number “value”'),
+  unit: z.string('has a “unit” that is no text').max(40).optional(),
+})
+type Told = z.infer<typeof readingSchema>
+
+/**
+ * Reads what a device answers: JSON `{ clock?, readings: [{ at, value, unit? }] }`, or a table of those columns. Its
+ * moments are put right by its own clock; what cannot be read is told, and the rest is taken.
+ */
+export function readDevice(site: Site, device: Device, text: string, { now, zoneMinutes, clock }: Asked): DeviceRead {
+  const nothing = { readings: [], ahead: [], slowMinutes: 0 }
+  const rows = text.trimStart().startsWith('{') ? fromJson(text) : fromTable(text)
+  if (typeof rows === 'string') return { ...nothing, problems: [rows] }
+  const itsClock = rows.clock ?? (clockSchema.safeParse(clock).success ? clock : undefined)
+  const off = itsClock === undefined ? 0 : Math.round((Date.parse(now) - Date.parse(itsClock)) / MINUTE_MS)
+  const slowMinutes = Math.abs(off) < CLOCKS_AGREE ? 0 : off
+  const read: DeviceRead = { ...nothing, readings: [], ahead: [], problems: [], slowMinutes }
+  const problems: string[] = []
+  for (const [index, row] of rows.readings.entries()) {
+    const told = readingSchema.safeParse(row)
+    if (!told.success) problems.push(`Reading ${index + 1} ${told.error.issues[0]!.message}.`)
+    else {
+      const taken = takeIn(told.data)
+      if (taken) problems.push(`Reading ${index + 1}: ${taken}`)
+    }
+  }
+  return { ...read, problems: fewOf(problems) }
+
+  /** Takes one reading in, or says why it cannot be. */
+  function takeIn({ at, value, unit }: Told): string | undefined {
+    const kind = DEVICE_KINDS[device.kind]
+    const { subject, hangsAtM } = device
+    const of = { kind: kind.tells, ...(subject ? { subject } : {}), ...(unit ? { unit } : {}), value }
+    const figure = readFigure(site, of)
+    if (!figure.ok) return `its ${kind.tells} ${whyNot(figure)}.`
+    if ('ahead' in kind) {
+      read.ahead.push({ day: at.slice(0, 10), mm: figure.value! })
+      return undefined
+    }
+    const levelM = device.kind === 'level' && hangsAtM !== undefined ? hangsAtM - figure.value! : figure.value!
+    read.readings.push({
+      id: `${device.id}-${at.replaceAll(/\D/g, '')}`,
+      at: localMoment(at, slowMinutes, zoneMinutes),
+      kind: kind.tells,
+      ...(subject ? { subject } : {}),
+      value: levelM,
+      ...(device.kind === 'level' ? { by: 'sensor' as const } : {}),
+      ...(slowMinutes ? { said: at } : {}),
+      source: device.id,
+    })
+    return undefined
+  }
+}
+
+const DAY_MINUTES = 1440
+/** A moment by the site's own clock, to the minute; a day stays a day, and is another where the clock is off by days. */
+function localMoment(at: string, slowMinutes: number, zoneMinutes: number): string {
+  const isDay = at.length === 10
+  const laterMinutes = isDay ? Math.round(slowMinutes / DAY_MINUTES) * DAY_MINUTES : slowMinutes + zoneMinutes
+  return new Date(Date.parse(at) + laterMinutes * MINUTE_MS).toISOString().slice(0, isDay ? 10 : 16)
+}
+
+type Rows = { clock?: string | undefined; readings: unknown[] } | string
+const NO_ANSWER =
+  'What came is no answer of a device: it must be JSON with “readings”, or a table of at, value and unit.'
+
+function fromJson(text: string): Rows {
+  try {
+    const read = answerSchema.safeParse(JSON.parse(text))
+    return read.success ? read.data : NO_ANSWER
+  } catch {
+    return 'What the device told broke off half way; nothing of it was taken.'
+  }
+}
+function fromTable(text: string): Rows {
+  const { data, meta } = papaparse.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' })
+  if (!meta.fields?.includes('at') || !meta.fields.includes('value')) return NO_ANSWER
+  if (data.length > MOST_READINGS) return `More than ${MOST_READINGS} readings came at once; ask it for less.`
+  return {
+    readings: data.map(({ at, value, unit }) => ({
+      at,
+      value: value?.trim() ? Number(value) : undefined,
+      ...(unit ? { unit } : {}),
+    })),
+  }
+}
+
+/** Since when a device is asked: from the last that it told, by its own clock; before it has told anything, a day. */
+export function askSince(site: Site, device: Device, firstDay: string, zoneMinutes: number): string {
+  let newest: LogReading | undefined
+  for (const line of site.log ?? []) if (line.source === device.id && (!newest || line.at > newest.at)) newest = line
+  if (!newest) return `${firstDay}T00:00:00Z`
+  if (newest.said !== undefined) return newest.said
+  const at = newest.at.length === 10 ? `${newest.at}T00:00` : newest.at
+  return new Date(Date.parse(`${at}Z`) - zoneMinutes * MINUTE_MS).toISOString()
+}
+
+/** Days of rain that are promised one after another from tomorrow on; it ends with the first that is not. */
+export function promisedFrom(ahead: readonly { day: string; mm: number }[], tomorrow: string): number[] {
+  const by = new Map(ahead.map(({ day, mm }) => [day, mm]))
+  const promised: number[] = []
+  for (let day = Date.parse(tomorrow); ; day += 24 * 60 * MINUTE_MS) {
+    const mm = by.get(new Date(day).toISOString().slice(0, 10))
+    if (mm === undefined) return promised
+    promised.push(mm)
+  }
+}
