@@ -1,4 +1,5 @@
 import { liveQuery } from 'dexie'
+import type { FilePhoto } from '#core/exchange'
 import type { Database, StoredPhoto } from './database'
 
 /** Where photos are kept: beside the sites, since they are large and no document needs them to be read. */
@@ -8,6 +9,31 @@ export interface Album {
   of(siteId: string): Promise<StoredPhoto[]>
   put(photo: StoredPhoto): Promise<void>
   drop(id: string): Promise<void>
+}
+
+/** Puts photos that came in a file into an album, as a site's own; those that are there already stay. */
+export async function takeIn(album: Album, siteId: string, photos: readonly FilePhoto[]): Promise<void> {
+  const there = new Set((await album.of(siteId)).map(({ id }) => id))
+  for (const { id, subject, takenAt, type, data } of photos) {
+    // An id is one photo in all of this browser: a copy of a site has its own.
+    const own = id.startsWith(`${siteId}-`) ? id : `${siteId}-${id}`
+    if (there.has(id) || there.has(own)) continue
+    const bytes = Uint8Array.from(atob(data), letter => letter.charCodeAt(0))
+    const picture = new Blob([bytes], { type })
+    await album.put({ id: own, siteId, subject, takenAt, picture })
+  }
+}
+
+/** A site's photos as a file carries them. */
+export async function carried(album: Album, siteId: string): Promise<FilePhoto[]> {
+  return Promise.all(
+    (await album.of(siteId)).map(async ({ id, subject, takenAt, picture }): Promise<FilePhoto> => {
+      const bytes = new Uint8Array(await picture.arrayBuffer())
+      let letters = ''
+      for (const byte of bytes) letters += String.fromCharCode(byte)
+      return { id, subject, takenAt, type: (picture.type || 'image/jpeg') as FilePhoto['type'], data: btoa(letters) }
+    }),
+  )
 }
 
 const oldestFirst = (photos: StoredPhoto[]): StoredPhoto[] => photos.sort((a, b) => a.takenAt - b.takenAt)

@@ -1,12 +1,15 @@
 <script setup lang="ts">
+import { usePhotos } from '~/photos/usePhotos'
+import { counted } from '#core/words'
 import { usePrefs } from '~/stores/prefs'
 import { useSite } from '~/stores/site'
 
 /** What the menu of files, and more, can be asked for. */
-export type FilesCommand = 'money' | 'site' | 'days' | 'theme' | 'keys' | 'sums' | 'find'
+export type FilesCommand = 'money' | 'site' | 'photos' | 'days' | 'theme' | 'keys' | 'sums' | 'find'
 
 /** Files out, and what is seldom wanted. It opens as soon as it is there: it was asked for. */
 const emit = defineEmits<{ act: [command: FilesCommand] }>()
+const { photos, bytes } = usePhotos()
 const store = useSite()
 const prefs = usePrefs()
 const menu = useTemplateRef<{ handleOpen: () => void }>('menu')
@@ -19,7 +22,9 @@ async function measure(shown: boolean): Promise<void> {
   if (!shown) return
   const told = await navigator.storage?.estimate?.().catch(() => undefined)
   room.value =
-    told?.usage === undefined ? '' : `${megabytes(told.usage)} kept in this browser, of ${megabytes(told.quota ?? 0)}`
+    told?.usage === undefined
+      ? ''
+      : `${megabytes(told.usage)} kept in this browser, ${Math.ceil((100 * told.usage) / (told.quota || 1))} % of its room`
 }
 </script>
 
@@ -29,6 +34,9 @@ async function measure(shown: boolean): Promise<void> {
     <template #dropdown>
       <el-dropdown-menu>
         <el-dropdown-item command="site">Save this site as a file</el-dropdown-item>
+        <el-dropdown-item v-if="photos.length" command="photos"
+          >Save it with its {{ counted(photos.length, 'photo') }}, {{ megabytes(bytes) }}</el-dropdown-item
+        >
         <el-dropdown-item command="days">Save the year’s days as CSV</el-dropdown-item>
         <el-dropdown-item command="sums" divided>Sums <kbd>S</kbd></el-dropdown-item>
         <el-dropdown-item command="find">Find <kbd>/</kbd></el-dropdown-item>

@@ -11,7 +11,7 @@ import { Redo2, Undo2 } from 'lucide-vue-next'
 const emit = defineEmits<{ sums: []; find: []; keys: [] }>()
 const store = useSite()
 const prefs = usePrefs()
-const { exportSite, exportDays } = useFiles()
+const { exportSite, exportWithPhotos, exportDays } = useFiles()
 
 const UNITS = [
   { value: 'metric' as const, name: 'metric' },
@@ -43,6 +43,7 @@ const money = ref(false)
 function act(command: FilesCommand): void {
   if (command === 'money') money.value = true
   else if (command === 'site') exportSite()
+  else if (command === 'photos') void exportWithPhotos()
   else if (command === 'days') void exportDays()
   else if (command === 'theme') prefs.theme = nextTheme[prefs.theme]
   else if (command === 'sums') emit('sums')

@@ -16,7 +16,8 @@ const problems = ref<string[]>([])
 const ground = useTemplateRef('ground')
 const { isOverDropZone } = useDropZone(ground, { onDrop: files => take(files), multiple: true })
 const demosFailed = ref(false)
-const MOST_MB = 20
+/** With its photos a file is as large as they are. */
+const MOST_MB = 150
 
 onBeforeUnmount(yard.watchSites())
 onMounted(async () => {
@@ -43,9 +44,9 @@ async function take(files: File[] | null): Promise<void> {
     const read = await readFile(file)
     for (const problem of read.problems)
       problems.value.push(`${file.name} was not opened${read.sites.length ? ' whole' : ''}. ${problem}`)
-    for (const site of read.sites)
+    for (const [at, site] of read.sites.entries())
       try {
-        opened.push(await yard.add(site, { now: Date.now() }))
+        opened.push(await yard.add(site, { now: Date.now(), photos: read.photos[at] ?? [] }))
       } catch {
         problems.value.push(`${site.name} of ${file.name} was not kept: this browser has no room, or refuses to write.`)
       }

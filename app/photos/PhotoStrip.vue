@@ -3,8 +3,11 @@ import { usePhotos } from './usePhotos'
 import FilePick from '~/fields/FilePick.vue'
 import type { StoredPhoto } from '~/db/database'
 
-/** The photos of one thing, small, beside what is known of it; a press opens one as large as it is kept. */
-const props = defineProps<{ subject: string; label: string }>()
+/**
+ * The photos of one thing, small, beside what is known of it; a press opens one as large as it is kept. Where they are
+ * only `shown`, none is added there.
+ */
+const props = defineProps<{ subject: string; label: string; shown?: boolean }>()
 const { photos, problem, last, add, drop, putBack } = usePhotos()
 const own = computed(() => photos.value.filter(({ subject }) => subject === props.subject))
 /** Addresses of the shown pictures, let go of with them. */
@@ -36,9 +39,9 @@ const kB = (of: StoredPhoto[]) => Math.max(1, Math.round(of.reduce((sum, { pictu
         </button>
       </figcaption>
     </figure>
-    <p class="small">
-      <FilePick accept="image/*" multiple @files="files => add(subject, files)">Keep a photo</FilePick>
-      <span v-if="own.length" class="soft">
+    <p v-if="!shown || last?.subject === subject || problem" class="small">
+      <FilePick v-if="!shown" accept="image/*" multiple @files="files => add(subject, files)">Keep a photo</FilePick>
+      <span v-if="own.length && !shown" class="soft">
         {{ own.length === 1 ? 'one' : own.length }} in this browser, {{ kB(own) }} kB</span
       >
       <button v-if="last?.subject === subject" type="button" class="plain" @click="putBack">Put it back</button>

@@ -18,7 +18,7 @@ import {
 const SAVE_AFTER_MS = 80
 
 /** What a log is made of: no figure of the plan asks for any of it. */
-const LOGGED = new Set(['log', 'chores', 'devices'])
+const LOGGED = new Set(['log', 'devices', 'restrictions'])
 /** True where two documents differ in what is logged alone. */
 function onlyLogged(before: Site, now: Site): boolean {
   const fields = new Set([...Object.keys(before), ...Object.keys(now)]) as Set<keyof Site>

@@ -1,3 +1,5 @@
+import { carried } from '~/db/album'
+import { openAlbum } from '~/db/openShelf'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useYard } from '~/stores/yard'
@@ -26,6 +28,14 @@ export function useFiles() {
     void store.filed()
   }
 
+  /** The site with its photos: as large as they are, so only where somebody asks for it. */
+  async function exportWithPhotos(): Promise<void> {
+    const [{ writeWithPhotos }, album] = await Promise.all([import('#core/exchange'), openAlbum()])
+    const text = writeWithPhotos(store.site!, await carried(album, store.site!.id))
+    save(`${stem()}-with-photos.tallcask.json`, 'application/json', text)
+    void store.filed()
+  }
+
   /** All sites of the Yard in one file. */
   async function exportYard(): Promise<void> {
     const { writeYard } = await import('#core/exchange')
@@ -45,5 +55,5 @@ export function useFiles() {
   /** Anything else that leaves as a file, called after the site. */
   const saveAs = (name: string, type: string, content: string | Blob): void => save(`${stem()}-${name}`, type, content)
 
-  return { saveAs, exportSite, exportYard, exportDays }
+  return { saveAs, exportSite, exportWithPhotos, exportYard, exportDays }
 }

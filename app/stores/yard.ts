@@ -1,8 +1,12 @@
 import { customAlphabet } from 'nanoid'
-import { openShelf } from '~/db/openShelf'
+import { takeIn } from '~/db/album'
+import { openAlbum, openShelf } from '~/db/openShelf'
 import type { StoredSite } from '~/db/shelf'
+import { keepFace } from '~/workers/keepFace'
 import { readDocuments } from '~/workers/fileFace'
 import type { Site } from '#core/site'
+import type { FilePhoto } from '#core/exchange'
+import type { Glance } from '#core/keep'
 
 export type YardEntry = Pick<StoredSite, 'id' | 'name' | 'changedAt' | 'demo' | 'unfiled'> & { site: Site }
 
@@ -29,7 +33,15 @@ export const useYard = defineStore('yard', () => {
   }
 
   /** Puts a site into the yard, under a new id where its own is taken. */
-  async function add(site: Site, options: { demo?: boolean; now: number }): Promise<string> {
+  async function add(
+    site: Site,
+    options: { demo?: boolean; now: number; photos?: readonly FilePhoto[] },
+  ): Promise<string> {
+    const id = await put(site, options)
+    if (options.photos?.length) await takeIn(await openAlbum(), id, options.photos)
+    return id
+  }
+  async function put(site: Site, options: { demo?: boolean; now: number }): Promise<string> {
     const shelf = await openShelf()
     const as = (id: string) => ({
       stored: {
@@ -73,8 +85,20 @@ export const useYard = defineStore('yard', () => {
     return found.flatMap(whole => (whole ? [whole.stored.site] : []))
   }
 
+  /** What a site comes to today, where it has a log; one site at a time, so that the list stands at once. */
+  let glancing: Promise<unknown> = Promise.resolve()
+  function glanceAt(id: string, on: string): Promise<Glance | undefined> {
+    const next = async (): Promise<Glance | undefined> => {
+      const { log = [], ...site } = (await (await openShelf()).whole(id))?.stored.site ?? {}
+      return log.length ? keepFace().glance(site as Site, log, on) : undefined
+    }
+    const asked = glancing.then(next, next)
+    glancing = asked
+    return asked
+  }
+
   /** Sites have left as a file. */
   const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
 
-  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, filed, freshSiteId }
+  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, glanceAt, filed, freshSiteId }
 })

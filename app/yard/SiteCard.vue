@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TodayAtGlance from './TodayAtGlance.vue'
 import SmallSection from '~/section/SmallSection.vue'
 import { formatDistanceToNow } from 'date-fns'
 import { showQuantity, showVolume } from '#core/units'
@@ -38,6 +39,7 @@ const held = computed(
     <p class="small">
       <span class="figure">{{ area }}</span> of roof · <span class="figure">{{ held }}</span> of tanks
     </p>
+    <TodayAtGlance :entry="entry" />
     <p class="small soft foot">
       <span
         >{{ entry.demo ? 'demo · ' : '' }}changed {{ formatDistanceToNow(entry.changedAt, { addSuffix: true }) }}</span

@@ -18,6 +18,8 @@ export interface SideBySide {
   askedL: Float64Array
   shortL: Float64Array
   spilledL: Float64Array
+  /** What wells, the main and carts brought. */
+  broughtL: readonly Float64Array[]
   /**
    * One day: what arrives in each pool, and what each use asks, litres, a row a pool and a use.
    */
@@ -42,6 +44,7 @@ export function sideBySide(site: Compiled, lanes: number): SideBySide {
     askedL: state.allAskedL,
     shortL: state.shortL,
     spilledL: state.spilledL,
+    broughtL: [state.wellL, state.mainL, state.cartL],
     step(month, inflowL, askedL) {
       arriving = inflowL as Float64Array<ArrayBuffer>
       state.askedL.set(askedL)

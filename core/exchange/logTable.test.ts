@@ -26,6 +26,16 @@ describe('a log as a table', () => {
     expect(problems).toEqual([])
     const merged = build(site, moveOf('logReadings', { readings }), moveOf('logReadings', { readings }))
     expect(byId(merged.log!)).toEqual(byId(logged.log!))
+    // Two machines may have called two lines by one id: both are kept.
+    const [first] = readings
+    const other = { ...first!, at: '2024-05-05', value: 3 }
+    const both = build(
+      merged,
+      moveOf('logReadings', { readings: [other] }),
+      moveOf('logReadings', { readings: [other] }),
+    )
+    expect(both.log).toHaveLength(merged.log!.length + 1)
+    expect(new Set(both.log!.map(({ id }) => id)).size).toBe(both.log!.length)
     // The same line under another id says nothing new.
     const renamed = readings.map(each => ({ ...each, id: `other-${each.id}` }))
     expect(build(merged, moveOf('logReadings', { readings: renamed })).log).toHaveLength(logged.log!.length)

@@ -1,4 +1,5 @@
 import papaparse from 'papaparse'
+import { splitPhotos, type FilePhoto } from './photoFile'
 import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
 import { readFigure } from '../keep'
@@ -45,6 +46,8 @@ function subjectName(site: Site, id: string): string {
 /** A log as it was read from a table, and what could not be read, line by line. */
 export interface LogRead {
   readings: LogReading[]
+  /** Photos that came with them, where a site's file has some. */
+  photos?: FilePhoto[]
   problems: string[]
 }
 
@@ -141,6 +144,7 @@ export function readLog(text: string, site: Site): LogRead {
   if (!text.trimStart().startsWith('{')) return readLogTable(text, site)
   const read = readSiteText(text)
   if (!read.ok) return { readings: [], problems: [whyNot(read)] }
-  const { log = [], name } = read.site
-  return { readings: log, problems: log.length ? [] : [`“${name}” has no log.`] }
+  const { site: other, photos } = splitPhotos(read.site)
+  const { log = [], name } = other
+  return { readings: log, photos, problems: log.length ? [] : [`“${name}” has no log.`] }
 }

@@ -1,4 +1,6 @@
 import { readJson, readSite, writeSite, type Site } from '../site'
+import { splitPhotos, type FilePhoto } from './photoFile'
+import { counted } from '../words'
 import type { Refusal } from '../answers'
 
 const FORMAT = 'tall-cask/yard'
@@ -12,26 +14,31 @@ export function writeYard(sites: readonly Site[]): string {
 /** What a file of sites holds, and why any of them was not read. */
 export interface SitesRead {
   sites: Site[]
+  /** The photos that came with each of them. */
+  photos: FilePhoto[][]
   problems: string[]
 }
 
 /** Reads a file of one site, or of a whole yard; what does not read is told, and takes nothing else with it. */
 export function readSites(text: string): SitesRead {
   const file = readJson(text)
-  if (!file.ok) return { sites: [], problems: [sentences(file)] }
+  const found: SitesRead = { sites: [], photos: [], problems: [] }
+  if (!file.ok) return { ...found, problems: [sentences(file)] }
   const list = sitesIn(file.json)
-  if (!list) {
-    const read = readSite(file.json)
-    return read.ok ? { sites: [read.site], problems: [] } : { sites: [], problems: [sentences(read)] }
-  }
-  const found: SitesRead = { sites: [], problems: [] }
-  list.forEach((each, at) => {
+  for (const [at, each] of (list ?? [file.json]).entries()) {
     const read = readSite(each)
-    if (read.ok) found.sites.push(read.site)
-    else found.problems.push(`Site ${at + 1} of it was not read. ${sentences(read)}`)
-  })
-  if (!list.length) found.problems.push('There is no site in it.')
+    if (read.ok) take(read.site)
+    else found.problems.push(`${list ? `Site ${at + 1} of it was not read. ` : ''}${sentences(read)}`)
+  }
+  if (list && !list.length) found.problems.push('There is no site in it.')
   return found
+
+  function take(document: Site): void {
+    const { site, photos, lost } = splitPhotos(document)
+    found.sites.push(site)
+    found.photos.push(photos)
+    if (lost) found.problems.push(`${counted(lost, 'photo')} of “${site.name}” could not be read and was left out.`)
+  }
 }
 
 const MOST_TOLD = 5

@@ -4,7 +4,9 @@ import { EIGHT_OF_TEN } from './learn/gaussian'
 import { learn, type Begin, type Learned } from './learn/learn'
 import { unexplained, type Unexplained } from './learn/leaks'
 import { logModel, PRIOR, type LogModel, type Theta } from './learn/model'
+import { metered, type Metered } from './learn/meters'
 import { observedLevels, type Observed } from './learn/observed'
+import { holdBack } from './learn/restricted'
 import { logRain } from './learn/rain'
 import { readingOf } from '../reading'
 import { dayNumber } from '../climate'
@@ -25,6 +27,8 @@ export interface Kept {
   model: LogModel
   observed: Observed[]
   learned: Learned
+  /** What meters counted, interval by interval. */
+  meters: Metered[]
   /** Falls and rises that nothing explains, likeliest first. */
   odd: Unexplained[]
   now: Now
@@ -56,7 +60,13 @@ export function keepOf(site: Site, log: readonly LogReading[], on: string, begin
   const fromDay = Math.max(onDay - MOST_DAYS, all[0]?.day ?? onDay - BARE_DAYS)
   const observed = all.filter(({ day }) => day >= fromDay)
   const model = logModel(compiled, logRain(site, log, fromDay, onDay), series)
-  const learned = learn(model, observed, begin)
+  holdBack(site, compiled, model.askedL, fromDay)
+  const meters = metered(
+    site,
+    log.filter(({ at }) => dayNumber(at) <= onDay),
+    model,
+  )
+  const learned = learn(model, observed, begin, meters)
   const odd = unexplained(learned, observed, pools.length).sort((a, b) => b.probability - a.probability)
   const leakL = pools.map((_, pool) => {
     const leak = odd.find(each => each.pool === pool && each.litresPerDay > 0 && each.probability >= LEAKS_FROM)
@@ -70,6 +80,7 @@ export function keepOf(site: Site, log: readonly LogReading[], on: string, begin
     model,
     observed,
     learned,
+    meters,
     odd,
     now: {
       day: onDay,

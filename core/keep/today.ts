@@ -1,6 +1,7 @@
 import { learnedFrom } from './answer'
 import { expectedDoubts, plainDoubts } from './doubts'
 import { forecastOf, heldNow, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'
+import { inForce } from './learn/restricted'
 import { watch } from './watch/watch'
 import type { Odd } from './watch/odd'
 import { dayNumber, isoDate } from '../climate'
@@ -145,8 +146,11 @@ export function today(
   function rationOf(of: Site, from: Kept, without: RunOut): { ration?: RationGain } {
     if (!without.p50 && !without.p10) return {}
     if (demands.some(({ rations }) => rations.some(({ pool, belowL }) => belowL >= pools[pool]!.capL))) return {}
-    const beds = demands.filter(({ bed }) => bed)
-    const first = beds.length ? beds : leastUrgent(demands)
+    // What is held back from tomorrow on already gains nothing by being told so again.
+    const held = new Set(inForce(of, isoDate(from.onDay + 1)).flatMap(({ uses }) => uses.map(({ id }) => id)))
+    const free = demands.filter(({ id }) => !held.has(id))
+    const beds = free.filter(({ bed }) => bed)
+    const first = beds.length || !free.length ? beds : leastUrgent(free)
     if (!first.length) return {}
     const uses = new Set(first.map(({ id }) => id))
     const rationed = demands.map(({ id }) => (uses.has(id) ? RATION_SHARE : 1))

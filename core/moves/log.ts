@@ -2,7 +2,7 @@ import { isDraft, original } from 'immer'
 import { z } from 'zod'
 import { defineMove, Impossible } from './move'
 import { moment, readingSchema, READING_KINDS, type LogReading } from '../kinds'
-import type { Site } from '../site'
+import { freeId, type Site } from '../site'
 
 const noun = (kind: keyof typeof READING_KINDS): string => READING_KINDS[kind].name
 
@@ -39,8 +39,19 @@ export const logReadings = defineMove({
   args: z.object({ readings: z.array(readingSchema).max(60_000) }),
   label: ({ readings }) => (readings.length === 1 ? 'Log a line' : `Log ${readings.length} lines`),
   apply(site, { readings }) {
-    const there = new Set(linesOf(site).flatMap(line => [line.id, whatItSays(line)]))
-    const fresh = readings.filter(line => !there.has(line.id) && !there.has(whatItSays(line)))
+    const log = linesOf(site)
+    const said = new Set(log.map(whatItSays))
+    const at = new Map(log.map(line => [line.id, line.at]))
+    const taken = new Set(at.keys())
+    const fresh: LogReading[] = []
+    for (const line of readings) {
+      // Of one id and moment it is the same line, corrected here or there: the one that stands here stays.
+      if (said.has(whatItSays(line)) || at.get(line.id) === line.at) continue
+      const id = taken.has(line.id) ? freeId(taken, line.id) : line.id
+      taken.add(id)
+      said.add(whatItSays(line))
+      fresh.push(id === line.id ? line : { ...line, id })
+    }
     if (!fresh.length) return
     if (site.log) site.log.push(...fresh)
     else site.log = fresh

@@ -59,6 +59,7 @@ import { layPipe } from './lift/layPipe'
 import { giveCurve } from './lift/curve'
 import { cutAgain, cutPieces, ownLength, swapItem } from './cutting'
 import { addDevice, changeDevice, dropDevice } from './devices'
+import { changeRestriction, dropRestriction, restrict } from './restrictions'
 import { correctReading, dropReading, logReading, logReadings, putChore } from './log'
 import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
@@ -159,6 +160,9 @@ export const MOVES = {
   correctReading,
   dropReading,
   putChore,
+  restrict,
+  changeRestriction,
+  dropRestriction,
   addDevice,
   changeDevice,
   dropDevice,

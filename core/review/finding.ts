@@ -9,7 +9,7 @@ export interface Mend {
 }
 
 /** The steps of the work at which something found can be mended. */
-export type ReviewStep = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'build'
+export type ReviewStep = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'build' | 'keep'
 
 export interface Finding {
   /** Stable while the fault stands: the check and what it is about. */

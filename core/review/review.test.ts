@@ -396,6 +396,7 @@ const FAULTS: Record<string, (site: Site) => Site> = {
     const checked = build(site, moveOf('insertPart', { run: run.id, part: { kind: 'check', boreMm: 26.64, k: 2 } }))
     return build(checked, moveOf('turnLine', { run: run.id }))
   },
+  'chore-never-done': site => build(site, moveOf('putChore', { chore: 'meshes:tank-1', never: true })),
   'item-without-price': site =>
     build(site, setField('node', 'tank-1', 'shape', { shape: 'upright-cylinder', diameterM: 8, heightM: 2.5 })),
   'bypass-shut-in-frost': site =>

@@ -8,6 +8,7 @@ import {
   metalIntoPlastic,
   partWithoutUnion,
 } from './build/ends'
+import { choreNeverDone } from './keep/neverDone'
 import { itemWithoutPrice } from './build/prices'
 import { baseTooFresh, stageEmpties } from './build/stages'
 import { lineFreezes, tankFreezes } from './frost'
@@ -179,6 +180,7 @@ export const CHECKS = [
   baseTooFresh,
   arrowAgainstFlow,
   itemWithoutPrice,
+  choreNeverDone,
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 

@@ -27,9 +27,9 @@ function* within(document: Json): Generator<{ thing: Json; stem: string }> {
 
 function takenIn(document: Json): Set<string> {
   const taken = new Set<string>()
-  const { nodes, runs, roofs, uses, modes, options, pins, devices } = document
+  const { nodes, runs, roofs, uses, modes, options, pins, devices, restrictions } = document
   const stages = isObject(document.build) ? document.build.stages : []
-  for (const list of [nodes, runs, roofs, uses, modes, options, pins, devices, stages])
+  for (const list of [nodes, runs, roofs, uses, modes, options, pins, devices, restrictions, stages])
     for (const thing of objects(list)) if (typeof thing.id === 'string') taken.add(thing.id)
   for (const { thing } of within(document)) if (typeof thing.id === 'string') taken.add(thing.id)
   return taken

@@ -96,14 +96,16 @@ function doubledIds(site: Site): Problem[] {
     ),
   )
   seen.clear()
-  site.devices?.forEach((device, index) =>
-    look(
-      () => `devices[${index}].id`,
-      device.id,
-      () => `“${device.name}”`,
-    ),
-  )
-  seen.clear()
+  for (const list of ['devices', 'restrictions'] as const) {
+    site[list]?.forEach((item, index) =>
+      look(
+        () => `${list}[${index}].id`,
+        item.id,
+        () => `“${item.name}”`,
+      ),
+    )
+    seen.clear()
+  }
   for (const list of ['nodes', 'roofs', 'runs', 'uses'] as const)
     site[list].forEach((item, index) =>
       look(

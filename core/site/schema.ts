@@ -268,6 +268,19 @@ export const siteSchema = kept({
   log: z.array(readingSchema).max(MOST_READINGS).optional(),
   /** What tells readings by itself. */
   devices: z.array(deviceSchema).max(50).optional(),
+  /** Drought stages: from one day to another uses are held to a share of what they ask. */
+  restrictions: z
+    .array(
+      kept({
+        id: id(),
+        name: text(),
+        from: z.iso.date('must be a date, such as 2027-04-18'),
+        until: z.iso.date('must be a date, such as 2027-04-18').optional(),
+        uses: z.array(kept({ id: id(), share: share() })).max(300),
+      }),
+    )
+    .max(100)
+    .optional(),
   /** Chores that are put off until a day, or never come here. */
   chores: z
     .array(

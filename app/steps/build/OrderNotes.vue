@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { usePrint } from '~/print/printNotes'
-import { monthNow, today } from './told'
+import { monthNow } from './told'
+import { dayToday } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { group } from 'd3-array'
@@ -21,10 +22,10 @@ const byDay = computed(() => [...group(plan.value, ({ day }) => day)])
 const firstDay = computed(() => byDay.value.find(([day]) => day > 0)?.[0])
 const weekend = computed(() => fitsInto(plan.value, { people: people.value, hoursADay: hoursADay.value }))
 const tick = (task: Planned) =>
-  (problem.value = store.make(moveOf('tickTask', { task: task.id, ...(task.done ? {} : { on: today() }) })))
+  (problem.value = store.make(moveOf('tickTask', { task: task.id, ...(task.done ? {} : { on: dayToday() }) })))
 const noteOn = (task: Planned, note: string) =>
   (problem.value = store.make(
-    moveOf('tickTask', { task: task.id, on: task.done?.on ?? today(), ...(note ? { note } : {}) }),
+    moveOf('tickTask', { task: task.id, on: task.done?.on ?? dayToday(), ...(note ? { note } : {}) }),
   ))
 const waits = (task: Planned) => plan.value.find(({ id }) => id === task.waitsFor[0])?.what
 const minutes = ([least, most]: [number, number]) =>

@@ -1,4 +1,5 @@
 import { priced } from './usePriceBook'
+import { dayToday } from '~/fields/days'
 import { sum } from 'd3-array'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import { tanksOf, type Site } from '#core/site'
@@ -6,9 +7,6 @@ import { cutSheets, gateOf, holesOf, planOf, portChains, stagesOf, toBuy, totalO
 
 /** The month that it is: what rain would fill again, and how cement hardens, hang on the season. */
 export const monthNow = (): number => new Date().getMonth() + 1
-
-/** The day that it is, as documents write it. */
-export const today = (): string => new Date().toLocaleDateString('sv')
 
 /** What is asked of a plan by every part of this step, once a document. */
 const known = new WeakMap<Site, ReturnType<typeof workedOut>>()
@@ -21,7 +19,7 @@ function workedOut(site: Site) {
     total: totalOf(items),
     sheets: cutSheets(of),
     plan: planOf(of, undefined, monthNow()),
-    gate: gateOf(of, monthNow(), today()),
+    gate: gateOf(of, monthNow(), dayToday()),
     holes: holesOf(of),
     chains: portChains(of),
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import DueRow from './DueRow.vue'
-import { dayToday } from './today'
+import YearCard from './YearCard.vue'
+import { dayToday } from '~/fields/days'
 import { dueFor } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { usePrint } from '~/print/printNotes'
@@ -36,25 +37,30 @@ const print = usePrint()
 
 <template>
   <section data-notes="chores" class="printed">
-    <h2>Chores</h2>
+    <h2 class="unprinted">Chores</h2>
     <p class="unprinted">
       From the parts that stand here, by their interval, season or reading ·
       <button type="button" class="plain" data-save="ics" @click="saveCalendar">Save as a calendar</button> ·
       <button type="button" class="plain" @click="print">Print the year’s card</button>
     </p>
     <p v-if="problem" role="alert" class="wrong">{{ problem }}</p>
-    <FoldGroup
-      v-for="{ id, title, chores } in groups"
-      :id="`keep-chores-${id}`"
-      :key="id"
-      :title="title"
-      :summary="chores.length === 1 ? 'one' : String(chores.length)"
-      :open="id === 'now'"
-    >
-      <DueRow v-for="chore in chores" :key="chore.id" :chore="chore" whole />
-      <p v-if="!chores.length" class="soft">Nothing.</p>
+    <div class="unprinted">
+      <FoldGroup
+        v-for="{ id, title, chores } in groups"
+        :id="`keep-chores-${id}`"
+        :key="id"
+        :title="title"
+        :summary="chores.length === 1 ? 'one' : String(chores.length)"
+        :open="id === 'now'"
+      >
+        <DueRow v-for="chore in chores" :key="chore.id" :chore="chore" whole />
+        <p v-if="!chores.length" class="soft">Nothing.</p>
+      </FoldGroup>
+    </div>
+    <FoldGroup id="keep-year-card" title="The year’s card" summary="for the shed door">
+      <YearCard />
     </FoldGroup>
-    <p v-if="never.length" class="small">
+    <p v-if="never.length" class="small unprinted">
       Never here:
       <template v-for="(chore, at) in never" :key="chore.id"
         >{{ at ? '; ' : '' }}{{ chore.what }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayToday, dayWords } from './today'
+import { dayToday, dayWords, daysAfter } from '~/fields/days'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
 import type { DueChore } from '#core/keep'
@@ -9,16 +9,19 @@ const props = defineProps<{ chore: DueChore; whole?: boolean }>()
 const store = useSite()
 const done = () => store.make(moveOf('logReading', { at: dayToday(), kind: 'chore', subject: props.chore.id }))
 const WEEK_DAYS = 7
-function putOff(): void {
-  const at = new Date()
-  at.setDate(at.getDate() + WEEK_DAYS)
-  store.make(moveOf('putChore', { chore: props.chore.id, until: at.toLocaleDateString('sv') }))
-}
+const putOff = () => store.make(moveOf('putChore', { chore: props.chore.id, until: daysAfter(WEEK_DAYS) }))
 const never = () => store.make(moveOf('putChore', { chore: props.chore.id, never: true }))
 const how = computed(() => {
   const { minutes, tools, last } = props.chore
   const takes = [`${minutes[0]} to ${minutes[1]} minutes`, ...tools].join(', ')
   return `${takes}${last ? `; last ${dayWords(last)}` : ''}.`
+})
+/** How it comes round. */
+const round = computed(() => {
+  const { comes } = props.chore
+  if (comes.by === 'season') return 'By the season.'
+  const every = comes.months === 1 ? 'Every month' : comes.months === 12 ? 'Every year' : `Every ${comes.months} months`
+  return comes.by === 'months' ? `${every}.` : `${every}, ${comes.words}.`
 })
 const when = computed(() => {
   const { inDays, due } = props.chore
@@ -37,7 +40,7 @@ const when = computed(() => {
       <p class="soft small">
         {{ how }}
         <template v-if="whole">
-          {{ chore.why }} Done: {{ chore.done }} Left: {{ chore.skipping }}
+          {{ round }} {{ chore.why }} Done: {{ chore.done }} Left: {{ chore.skipping }}
           <b v-if="chore.caution">{{ chore.caution }}</b>
         </template>
         <button type="button" class="plain" @click="putOff">In a week</button>

@@ -2,6 +2,7 @@
 import BinderNotes from './BinderNotes.vue'
 import DevicesNotes from './devices/DevicesNotes.vue'
 import ChoresNotes from './ChoresNotes.vue'
+import DroughtNotes from './DroughtNotes.vue'
 import LifeNotes from './LifeNotes.vue'
 import LogNotes from './LogNotes.vue'
 import SignsNotes from './SignsNotes.vue'
@@ -41,6 +42,7 @@ const NOTES: Record<string, Component> = {
   devices: DevicesNotes,
   chores: ChoresNotes,
   life: LifeNotes,
+  drought: DroughtNotes,
   signs: SignsNotes,
   binder: BinderNotes,
 }

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import SeasonsTable from './SeasonsTable.vue'
 import { useKeep } from './useKeep'
+import FoldGroup from '~/fields/FoldGroup.vue'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -79,27 +81,31 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
           told(today.backcast) ? '.' : ', which is outside of that: one in five is.'
         }}
       </p>
-      <h3>Reckoned against read</h3>
-      <div class="wide">
-        <table data-misses>
-          <thead>
-            <tr>
-              <th scope="col">day</th>
-              <th scope="col">tank</th>
-              <th scope="col">read less reckoned</th>
-              <th scope="col">usual scatter</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="miss in misses" :key="`${miss.at} ${miss.pool}`">
-              <td>{{ miss.at }}</td>
-              <td>{{ today.held[miss.pool]?.name }}</td>
-              <td>{{ miss.missedL < 0 ? '−' : '+' }}{{ litres(Math.abs(miss.missedL)) }}</td>
-              <td class="soft">± {{ litres(miss.sdL) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <FoldGroup id="keep-seasons" title="Season and year" summary="as planned, and as it was" open>
+        <SeasonsTable />
+      </FoldGroup>
+      <FoldGroup id="keep-misses" title="Reckoned against read" summary="the last twelve levels">
+        <div class="wide">
+          <table data-misses>
+            <thead>
+              <tr>
+                <th scope="col">day</th>
+                <th scope="col">tank</th>
+                <th scope="col">read less reckoned</th>
+                <th scope="col">usual scatter</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="miss in misses" :key="`${miss.at} ${miss.pool}`">
+                <td>{{ miss.at }}</td>
+                <td>{{ today.held[miss.pool]?.name }}</td>
+                <td>{{ miss.missedL < 0 ? '−' : '+' }}{{ litres(Math.abs(miss.missedL)) }}</td>
+                <td class="soft">± {{ litres(miss.sdL) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </FoldGroup>
     </template>
   </section>
 </template>
@@ -107,10 +113,6 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
 <style scoped>
 p {
   line-height: 1.7;
-}
-h3 {
-  font-size: 15px;
-  margin: 12px 0 4px;
 }
 .move {
   margin-left: 6px;

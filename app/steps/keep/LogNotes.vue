@@ -1,34 +1,60 @@
 <script setup lang="ts">
 import QuickLog from './QuickLog.vue'
-import { dayWords } from './today'
+import { dayWords } from '~/fields/days'
 import { useKeep } from './useKeep'
 import PhotoStrip from '~/photos/PhotoStrip.vue'
+import { usePhotos } from '~/photos/usePhotos'
+import ChoiceField from '~/fields/ChoiceField.vue'
 import FilePick from '~/fields/FilePick.vue'
 import QuantityField from '~/fields/QuantityField.vue'
+import { takeIn } from '~/db/album'
+import { openAlbum } from '~/db/openShelf'
 import { useFiles } from '~/stores/useFiles'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
-import { nameOf, runName, graphOf } from '#core/site'
 import { moveOf } from '#core/moves'
-import { choresOf } from '#core/keep'
+import { choresOf, placeName, sourceName } from '#core/keep'
 import type { Kind } from '#core/units'
-import { READING_KINDS, type LogReading } from '#core/kinds'
+import { READING_KIND_IDS, READING_KINDS, type LogReading, type ReadingKind } from '#core/kinds'
 
 /** Everything that was written down, newest first: corrected, taken out, read from tables and handed on as one. */
 const store = useSite()
 const { saveAs } = useFiles()
 const { today } = useKeep()
-const shownCount = ref(40)
-const lines = computed(() => [...(store.site!.log ?? [])].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0)))
+const FEW = 40
+const shownCount = ref(FEW)
 const doubts = computed(() => new Map(today.value?.doubts))
+/** Of a log that devices fill, what somebody looks for. */
+type Shown = 'all' | 'hand' | 'doubted' | ReadingKind
+const which = ref<Shown>('all')
+const SHOWS: { value: Shown; name: string }[] = [
+  { value: 'all', name: 'everything' },
+  { value: 'hand', name: 'what was written by hand' },
+  { value: 'doubted', name: 'what is not believed' },
+  ...READING_KIND_IDS.map(id => ({ value: id, name: READING_KINDS[id].name })),
+]
+function isShown({ id, kind, source }: LogReading): boolean {
+  if (which.value === 'all') return true
+  if (which.value === 'hand') return source === undefined
+  return which.value === 'doubted' ? doubts.value.has(id) : kind === which.value
+}
+const all = computed(() => store.site!.log ?? [])
+const lines = computed(() => all.value.filter(isShown).sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0)))
+watch(which, () => (shownCount.value = FEW))
+const { photos } = usePhotos()
+const withPhoto = computed(() => new Set(photos.value.map(({ subject }) => subject)))
+/** Photos of the site, and of lines that have since been taken out. */
+const loose = computed(() => {
+  const there = new Set(all.value.map(({ id }) => id))
+  return [...withPhoto.value].filter(subject => subject.startsWith('log-') && !there.has(subject))
+})
 const chores = computed(() => new Map(choresOf(store.site!).map(({ id, what }) => [id, what])))
 const kindOf = ({ kind }: LogReading) => READING_KINDS[kind]
 const unitOf = ({ kind }: LogReading) => (READING_KINDS[kind] as { kind?: Kind }).kind
 function whereOf({ kind, subject }: LogReading): string {
   if (subject === undefined) return ''
   if (kind === 'chore') return chores.value.get(subject) ?? subject
-  const run = graphOf(store.site!).run(subject)
-  return run ? runName(store.site!, run) : nameOf(store.site!, subject)
+  return placeName(store.site!, subject)
 }
 const correct = (reading: string, change: { at?: string; value?: number }) =>
   store.make(moveOf('correctReading', { reading, ...change }))
@@ -39,9 +65,10 @@ function redate({ id, at }: LogReading, { target }: Event): void {
 const told = ref<string[]>([])
 async function readTable([file]: File[]): Promise<void> {
   const { readLog } = await import('#core/exchange')
-  const { readings, problems } = readLog(await file!.text(), store.site!)
+  const { readings, photos: brought = [], problems } = readLog(await file!.text(), store.site!)
   const before = store.site!.log?.length ?? 0
   const problem = readings.length ? store.make(moveOf('logReadings', { readings })) : undefined
+  if (brought.length) await takeIn(await openAlbum(), store.site!.id, brought)
   told.value = [
     problem ?? `${counted(readings.length, 'line')} read, ${(store.site!.log?.length ?? 0) - before} of them new.`,
     ...problems,
@@ -59,13 +86,18 @@ async function saveTable(): Promise<void> {
     <QuickLog />
     <p class="small files">
       <FilePick accept=".csv,.txt,.json,text/csv" @files="readTable">Read a table or a site file</FilePick>
-      <button v-if="lines.length" type="button" class="plain" data-save="log" @click="saveTable">Save it as CSV</button>
+      <button v-if="all.length" type="button" class="plain" data-save="log" @click="saveTable">Save it as CSV</button>
     </p>
     <p v-for="words in told" :key="words" role="status" class="small">{{ words }}</p>
-    <p v-if="!lines.length" class="soft">
+    <p v-if="!all.length" class="soft">
       Nothing is written yet. One level a week and the rain are enough to learn what the roof gives and what you use.
     </p>
-    <div v-else class="wide">
+    <p v-else class="small">
+      Shown is
+      <ChoiceField label="What is shown of the log" :value="which" :choices="SHOWS" :set="of => void (which = of)" />
+      · {{ counted(lines.length, 'line') }}
+    </p>
+    <div v-if="lines.length" class="wide">
       <table>
         <tbody>
           <tr v-for="line in lines.slice(0, shownCount)" :key="line.id" :data-line="line.id">
@@ -92,10 +124,17 @@ async function saveTable(): Promise<void> {
             </td>
             <td class="soft">
               {{ whereOf(line) }}
-              <span v-if="line.said && line.said !== String(line.value)" class="small">“{{ line.said }}”</span>
-              <span v-if="line.source" class="small">{{ line.source }}</span>
+              <span v-if="line.said && line.source" class="small">(its clock said {{ line.said.slice(0, 16) }})</span>
+              <span v-else-if="line.said" class="small">“{{ line.said }}”</span>
+              <span v-if="line.source" class="small"
+                >by the {{ sourceName(store.site!, line.source) }} {{ line.at.slice(11) }}</span
+              >
               <span v-if="doubts.get(line.id)" class="wrong small">not believed: {{ doubts.get(line.id) }}</span>
             </td>
+            <td v-if="withPhoto.has(line.id)" class="picture">
+              <PhotoStrip :subject="line.id" :label="kindOf(line).name" shown />
+            </td>
+            <td v-else />
             <td class="out">
               <button
                 type="button"
@@ -116,6 +155,10 @@ async function saveTable(): Promise<void> {
       </button>
     </p>
     <PhotoStrip subject="log" label="The site" />
+    <template v-if="loose.length">
+      <p class="soft small">Of lines that were taken out:</p>
+      <PhotoStrip v-for="subject in loose" :key="subject" :subject="subject" label="A line" shown />
+    </template>
   </section>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { dayWords } from './today'
+import { dayWords } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
+import { useSelection } from '~/stores/useSelection'
 import { useSite } from '~/stores/site'
 import type { Odd } from '#core/keep'
 
@@ -8,6 +9,12 @@ import type { Odd } from '#core/keep'
 const props = defineProps<{ odd: Odd }>()
 const store = useSite()
 const { litres } = useUnits()
+const { pickTopic } = useSelection()
+/** Where it is looked into, with what was found filled in. */
+const inTry = computed(() => ({
+  path: `/site/${store.site!.id}/try`,
+  query: props.odd.reads ? { reads: JSON.stringify(props.odd.reads) } : {},
+}))
 const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probability)))
 </script>
 
@@ -21,6 +28,6 @@ const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probabilit
       </template>
       {{ sure }} in a hundred sure.
     </p>
-    <NuxtLink :to="`/site/${store.site!.id}/try`" class="plain"> Look into it: what is wrong with mine? </NuxtLink>
+    <NuxtLink :to="inTry" class="plain" @click="pickTopic('mine')"> Look into it: what is wrong with mine? </NuxtLink>
   </article>
 </template>

@@ -1,81 +1,89 @@
 <script setup lang="ts">
-import { dayToday, momentNow } from './today'
+import { nanoid } from 'nanoid'
+import { dayToday, momentNow } from '~/fields/days'
 import { dueFor } from './told'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import FilePick from '~/fields/FilePick.vue'
+import { usePhotos } from '~/photos/usePhotos'
 import { useSite } from '~/stores/site'
 import { whyNot } from '#core/answers'
-import { readLevel } from '#core/keep'
+import { placesFor, readSpoken } from '#core/keep'
 import { moveOf } from '#core/moves'
-import { parseQuantity } from '#core/units'
-import { tanksOf } from '#core/site'
-import type { LogReading } from '#core/kinds'
+import { READING_KINDS, type ReadingKind } from '#core/kinds'
 
 /** Ten seconds in the rain: what is it, and what does it say. On a phone it stands under the thumb. */
 const store = useSite()
-type Of = 'level' | 'rain' | 'chore' | 'note'
+const { add: keepPhoto, problem: photoProblem } = usePhotos()
+/** What has a button of its own; all else is behind the last. */
+type Of = 'level' | 'rain' | 'chore' | 'note' | 'other'
 const BUTTONS: { id: Of; sign: string; words: string }[] = [
   { id: 'level', sign: '≈', words: 'Level' },
   { id: 'rain', sign: '⁘', words: 'Rain' },
   { id: 'chore', sign: '✓', words: 'Done' },
   { id: 'note', sign: '✎', words: 'Note' },
+  { id: 'other', sign: '…', words: 'Other' },
 ]
-const open = ref<Of>()
-/** What is half typed of each kind waits there while another is looked at. */
-const drafts = reactive<Record<Of, string>>({ level: '', rain: '', chore: '', note: '' })
-const text = computed({
-  get: () => drafts[open.value ?? 'level'],
-  set: words => (drafts[open.value ?? 'level'] = words),
-})
-const day = ref(dayToday())
-const problem = ref<string>()
-const said = ref<string>()
-const input = useTemplateRef<HTMLInputElement>('input')
-const tanks = computed(() => tanksOf(store.site!).map(({ id, name }) => ({ value: id, name })))
-const tankId = ref(tanks.value[0]?.value ?? '')
-const chores = computed(() => dueFor(store.site!, dayToday()).map(({ id, what }) => ({ value: id, name: what })))
-const choreId = ref('')
-function choose(of: Of): void {
-  open.value = open.value === of ? undefined : of
-  day.value = dayToday()
-  problem.value = said.value = undefined
-  choreId.value = chores.value[0]?.value ?? ''
-  void nextTick(() => input.value?.focus())
-}
-const HINT: Record<Of, string> = {
+const OTHERS: ReadingKind[] = ['meter', 'pressure', 'starts', 'drop', 'recovery', 'standing', 'carted', 'photo']
+const HINTS: Record<ReadingKind, string> = {
   level: '0.71 m, 28 in, half, 60 %, hollow above the third rib',
   rain: '12 mm',
   chore: 'a word about it, if you like',
   note: 'what you saw',
+  meter: '12 340 L, as it stands',
+  pressure: '2.8 bar, 40 psi',
+  starts: '14',
+  drop: '0.4 bar, 6 psi: before it less behind it',
+  recovery: '4 L/min',
+  standing: '0.2 m, a day after rain',
+  carted: '1000 L',
+  photo: 'what it shows, if you like',
 }
-/** A line as it was typed, or why it cannot be read. */
-function lineOf(of: Of): Omit<LogReading, 'id' | 'at'> | string {
-  if (of === 'chore') return { kind: 'chore', subject: choreId.value, ...(text.value ? { note: text.value } : {}) }
-  if (!text.value.trim()) return 'Type what it says.'
-  if (of === 'note') return { kind: 'note', note: text.value.trim() }
-  if (of === 'rain') {
-    const read = parseQuantity(text.value, 'rain', store.system)
-    if (!read.ok) return whyNot(read)
-    return read.value < 0
-      ? 'Rain falls down: type 0 or more.'
-      : { kind: 'rain', value: read.value, said: text.value.trim() }
-  }
-  const tank = tanksOf(store.site!).find(({ id }) => id === tankId.value)
-  if (!tank) return 'There is no tank to read yet.'
-  const read = readLevel(store.site!, tank, text.value, store.system)
-  if (!read.ok) return whyNot(read)
-  const { value, by, said: words } = read
-  return { kind: 'level', subject: tank.id, value, said: words, ...(by ? { by } : {}) }
+const open = ref<Of>()
+const other = ref<ReadingKind>('meter')
+const kind = computed<ReadingKind>(() => (open.value === 'other' ? other.value : (open.value ?? 'level')))
+const others = OTHERS.map(id => ({ value: id, name: READING_KINDS[id].name }))
+/** What is half typed of each kind waits there while another is looked at. */
+const drafts = reactive<Partial<Record<ReadingKind, string>>>({})
+const text = computed({
+  get: () => drafts[kind.value] ?? '',
+  set: words => (drafts[kind.value] = words),
+})
+const day = ref(dayToday())
+const problem = ref<string>()
+const said = ref<string>()
+const photo = shallowRef<File>()
+const input = useTemplateRef<HTMLInputElement>('input')
+/** Where it is read: of those that fit, the one that was chosen last. */
+const places = computed(() =>
+  kind.value === 'chore'
+    ? dueFor(store.site!, dayToday()).map(({ id, what }) => ({ value: id, name: what }))
+    : placesFor(store.site!, kind.value).map(({ id, name }) => ({ value: id, name })),
+)
+const chosen = reactive<Partial<Record<ReadingKind, string>>>({})
+const subject = computed(() => {
+  const { value: all } = places
+  const last = chosen[kind.value]
+  return (all.some(({ value }) => value === last) ? last : all[0]?.value) ?? ''
+})
+function choose(of: Of): void {
+  open.value = open.value === of ? undefined : of
+  day.value = dayToday()
+  problem.value = said.value = photo.value = undefined
+  void nextTick(() => input.value?.focus())
 }
-function take(): void {
-  const line = lineOf(open.value!)
-  if (typeof line === 'string') return void (problem.value = line)
+async function take(): Promise<void> {
+  const read = readSpoken(store.site!, { kind: kind.value, subject: subject.value, text: text.value }, store.system)
+  if (!read.ok) return void (problem.value = whyNot(read))
+  if (kind.value === 'photo' && !photo.value) return void (problem.value = 'Take or choose a photo first.')
   // What is read today is read now; of another day nobody says when.
-  const at = day.value === dayToday() && line.kind === 'level' ? momentNow() : day.value
-  problem.value = store.make(moveOf('logReading', { ...line, at }))
+  const at = day.value === dayToday() && kind.value === 'level' ? momentNow() : day.value
+  const id = `log-${nanoid(10)}`
+  problem.value = store.make(moveOf('logReading', { ...read.line, at, id }))
   if (problem.value) return
-  said.value = `Logged: ${BUTTONS.find(({ id }) => id === open.value)!.words.toLowerCase()} ${text.value}`.trim()
+  if (photo.value) await keepPhoto(id, [photo.value])
+  said.value = `Logged: ${READING_KINDS[kind.value].name} ${text.value}`.trim()
   text.value = ''
-  open.value = undefined
+  open.value = photo.value = undefined
 }
 </script>
 
@@ -83,22 +91,23 @@ function take(): void {
   <div class="quick" data-quick>
     <form v-if="open" @submit.prevent="take">
       <ChoiceField
-        v-if="open === 'level' && tanks.length > 1"
-        label="Which tank"
-        :value="tankId"
-        :choices="tanks"
-        :set="value => void (tankId = value)"
+        v-if="open === 'other'"
+        label="What is logged"
+        :value="other"
+        :choices="others"
+        :set="value => ((other = value), (problem = undefined))"
       />
       <ChoiceField
-        v-if="open === 'chore'"
-        label="Which chore"
-        :value="choreId"
-        :choices="chores"
-        :set="value => void (choreId = value)"
+        v-if="kind === 'chore' || places.length > 1"
+        :label="kind === 'chore' ? 'Which chore' : 'Which place'"
+        :value="subject"
+        :choices="places"
+        :set="value => void (chosen[kind] = value)"
       />
-      <input ref="input" v-model="text" type="text" :aria-label="`Log: ${open}`" :placeholder="HINT[open]" />
+      <input ref="input" v-model="text" type="text" :aria-label="`Log: ${kind}`" :placeholder="HINTS[kind]" />
       <span class="row">
         <label class="small">on <input v-model="day" type="date" :max="dayToday()" aria-label="On which day" /></label>
+        <FilePick accept="image/*" @files="([file]) => (photo = file)">{{ photo ? photo.name : 'Photo' }}</FilePick>
         <button type="submit" class="move" data-take>Log it</button>
       </span>
       <p v-if="problem" role="alert" class="wrong small">{{ problem }}</p>
@@ -106,6 +115,7 @@ function take(): void {
     <p v-else-if="said" role="status" class="said small">
       {{ said }}. <button type="button" class="plain" @click="(store.undo(), (said = undefined))">Take it back</button>
     </p>
+    <p v-if="photoProblem" role="alert" class="wrong small">{{ photoProblem }}</p>
     <div class="buttons">
       <button
         v-for="{ id, sign, words } in BUTTONS"
@@ -156,6 +166,12 @@ input {
   border-radius: 3px;
   padding: 7px 9px;
 }
+.row :deep(.pick) {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  max-width: 120px;
+}
 .row {
   display: flex;
   justify-content: space-between;
@@ -184,7 +200,8 @@ input {
     gap: 0;
     border: 0;
     min-height: 52px;
-    min-width: 68px;
+    min-width: 60px;
+    padding: 6px 4px;
     background: none;
     line-height: 1.2;
   }
@@ -195,9 +212,20 @@ input {
     font-size: 17px;
     padding: 10px;
   }
-  .move {
+  .row label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+  .row input[type='date'] {
+    width: 138px;
+    font-size: 15px;
+    padding: 10px 6px;
+  }
+  .row :deep(.move) {
     min-height: 44px;
-    padding: 4px 22px;
+    padding: 8px 12px;
+    white-space: nowrap;
   }
 }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { area, line } from 'd3-shape'
-import { dayWords } from './today'
+import { dayWords, daysAfter } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'
 import { moveOf } from '#core/moves'
-import type { Today } from '#core/keep'
+import { inForce, type Today } from '#core/keep'
 
 /** When something runs short, if nothing changes and if less is drawn; with what the tanks hold until then. */
 const props = defineProps<{ today: Today }>()
@@ -35,21 +35,14 @@ const spills = computed(() => {
 })
 /** The share of years that have run short by half a year from now. */
 const dryByHalfYear = computed(() => Math.round(100 * (props.today.dryShare[182] ?? 0)))
-const inDays = (days: number) => {
-  const at = new Date(`${props.today.on}T12:00:00`)
-  at.setDate(at.getDate() + days)
-  return dayWords(at.toLocaleDateString('sv'))
+const inDays = (days: number) => dayWords(daysAfter(days, props.today.on))
+/** From tomorrow on, said as a stage: it is ended, or changed, at Restrictions. */
+function ration(): void {
+  const { uses, names, share } = props.today.ration!
+  const held = uses.map(id => ({ id, share }))
+  store.make(moveOf('restrict', { name: `${listed(names)} at half`, from: daysAfter(1), uses: held }))
 }
-/** What a use gives up already as its tanks fall: that stays. */
-const stepsOf = (id: string) => store.site!.uses.find(use => use.id === id)?.rations ?? []
-/** Held to half whatever the tanks hold: below all of it. */
-const ration = () => {
-  const { uses, share } = props.today.ration!
-  store.makeAll(
-    uses.map(use => moveOf('ration', { use, steps: [{ belowShare: 1, share }, ...stepsOf(use)] })),
-    'Ration from today',
-  )
-}
+const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) => name))
 </script>
 
 <template>
@@ -74,6 +67,7 @@ const ration = () => {
       The next half year, of {{ litres(today.capL) }}; eight of ten made-up years lie in the band.
       <template v-if="spills">Spills again, most likely, by {{ inDays(spills) }}.</template>
     </p>
+    <p v-if="held.length" class="small">Reckoned with what is in force: {{ listed(held) }}.</p>
     <p v-if="today.ration">
       {{ listed(today.ration.names) }} held to half from tomorrow:
       <b>{{ today.ration.runOut.p50 ? dayWords(today.ration.runOut.p50) : 'it lasts the year' }}</b>.

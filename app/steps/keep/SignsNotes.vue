@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayToday } from './today'
+import { dayToday } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'

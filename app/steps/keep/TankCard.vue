@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayWords, momentNow } from './today'
+import { dayWords, momentNow } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
@@ -44,6 +44,8 @@ function log(): void {
   if (!problem.value) dragged.value = undefined
 }
 const share = computed(() => props.held.heldL.mean / Math.max(1, props.held.capL))
+/** A change by less of what it holds a day is none to speak of. */
+const TRIFLE_SHARE = 0.002
 const change = computed(() => props.held.changesLPerDay)
 const leak = computed(() => leaksIn(props.odd, props.held.id))
 </script>
@@ -89,7 +91,10 @@ const leak = computed(() => leaksIn(props.odd, props.held.id))
             {{ litres(held.heldL.high) }}
           </p>
           <p>
-            {{ change < 0 ? 'Falls' : 'Rises' }} <b>{{ litres(Math.abs(change)) }}</b> a day in the week to come.
+            <template v-if="Math.abs(change) < TRIFLE_SHARE * held.capL">Hardly changes in the week to come.</template>
+            <template v-else>
+              {{ change < 0 ? 'Falls' : 'Rises' }} <b>{{ litres(Math.abs(change)) }}</b> a day in the week to come.
+            </template>
             <template v-if="leak"> {{ litres(leak.litresPerDay) }} of it nobody draws.</template>
           </p>
         </template>

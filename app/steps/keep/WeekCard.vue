@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { daysAfter } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import type { Today } from '#core/keep'
@@ -8,11 +9,7 @@ const props = defineProps<{ today: Today }>()
 const store = useSite()
 const { show, litres } = useUnits()
 const WEEK_DAYS = 7
-const since = computed(() => {
-  const at = new Date(`${props.today.on}T12:00:00`)
-  at.setDate(at.getDate() - WEEK_DAYS)
-  return at.toLocaleDateString('sv')
-})
+const since = computed(() => daysAfter(-WEEK_DAYS, props.today.on))
 const rains = computed(() => (store.site!.log ?? []).filter(({ kind, at }) => kind === 'rain' && at >= since.value))
 const rainMm = computed(() => rains.value.reduce((sum, { value = 0 }) => sum + value, 0))
 const doubted = computed(() => props.today.doubts.length)

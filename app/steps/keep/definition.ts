@@ -1,4 +1,4 @@
-import { dayToday } from './today'
+import { dayToday } from '~/fields/days'
 import type { StepDefinition } from '~/steps/step'
 
 /** What is due is worked out by what is loaded when somebody first comes to this step. */

@@ -1,7 +1,7 @@
-import { dayWords } from './today'
+import { dayWords } from '~/fields/days'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import type { Site } from '#core/site'
-import { dueChores, type DueChore } from '#core/keep'
+import { dueChores, inForce, type DueChore } from '#core/keep'
 
 /** What is due, once a document and day. */
 const known = new WeakMap<Site, { on: string; due: DueChore[] }>()
@@ -22,6 +22,12 @@ export function subjects({ site }: StepContext, on: string): Subject[] {
     { id: 'devices', name: 'Devices', figure: site.devices?.length ? String(site.devices.length) : '', holds: [] },
     { id: 'chores', name: 'Chores', figure: due ? `${due} due` : '', holds: [] },
     { id: 'life', name: 'Plan against life', holds: [] },
+    {
+      id: 'drought',
+      name: 'Restrictions',
+      figure: inForce(site, on).length ? 'in force' : '',
+      holds: [],
+    },
     { id: 'signs', name: 'What is it doing?', holds: [] },
     { id: 'binder', name: 'Handing over', holds: [] },
   ]

@@ -1,6 +1,6 @@
 import type { InjectionKey } from 'vue'
 import { useDevices } from './devices/devices'
-import { dayToday } from './today'
+import { dayToday } from '~/fields/days'
 import { keepFace } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'

@@ -10,7 +10,18 @@ import { FAULTS, readingPlaces, type Ranked, type Taken } from '#core/plant'
 /** Readings from the real yard: what may be the matter there, and the reading that would tell the first two apart. */
 const store = useSite()
 const { diagnose, progress, failure, stop } = useCauses()
-const taken = reactive<Taken>({})
+const taken = reactive<Taken>({ ...broughtIn() })
+/** Readings that were brought along from Keep; only those that are such. */
+function broughtIn(): Taken {
+  try {
+    const brought = JSON.parse(String(useRoute().query.reads ?? '{}')) as Record<string, unknown>
+    const known = new Set(readingPlaces(store.site!).map(({ id }) => id))
+    const read = Object.entries(brought).filter(([id, value]) => known.has(id) && Number.isFinite(value))
+    return Object.fromEntries(read) as Taken
+  } catch {
+    return {}
+  }
+}
 const asked = computed(() => readingPlaces(store.site!).map(place => askedOf(store.site!, place)))
 const answer = shallowRef<{ ranked: Ranked[]; apart?: string }>()
 const SOME_SHARE = 0.02

@@ -1,6 +1,7 @@
 import { mean } from 'd3-array'
 import { randomNormal } from 'd3-random'
 import { askedBy, type LogModel, type Theta } from './model'
+import { holdBack } from './restricted'
 import type { Matrix } from './gaussian'
 import { bareRoofs, catchRain, roofColumns, sideBySide, type Compiled } from '../../balance'
 import { dayNumber, isoDate, memberRain, seeded, seriesOf, type DailySeries } from '../../climate'
@@ -60,7 +61,9 @@ export function forecast(
     )
   })
   const inflows = series.map((each, member) => inflowOf(compiled, each, factors[member]![0]!))
-  const asks = series.map(each => askedAfter(compiled, each, rain.series.rainMm.slice(-SOIL_DAYS)))
+  const asks = series.map(each =>
+    holdBack(site, compiled, askedAfter(compiled, each, rain.series.rainMm.slice(-SOIL_DAYS)), now.day + 1),
+  )
   for (let pool = 0; pool < pools; pool++)
     for (let lane = 0; lane < MEMBERS; lane++) {
       const heldL = now.litres[pool]! + Math.sqrt(now.varianceL2[pool]!) * normal()

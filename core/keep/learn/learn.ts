@@ -1,5 +1,6 @@
 import { follow, pull, type Followed } from './follow'
 import { dot, inverse, times, type Matrix } from './gaussian'
+import { meterMiss, type Metered } from './meters'
 import { PRIOR, type LogModel, type Theta } from './model'
 import type { Observed } from './observed'
 
@@ -25,17 +26,22 @@ const [LEAST_SCALE, MOST_SCALE] = [0.1, 30]
 const precision = inverse(PRIOR)!.of
 
 /**
- * Finds the figures that the plan and the log together make likeliest, by Gauss and Newton on the filter's misses, with
- * their covariance. Each round follows the log once; the scatter is learned beside them.
+ * Finds the figures that the plan, the levels and the meters of a log together make likeliest, by Gauss and Newton on
+ * the filter's misses, with their covariance. Each round follows the log once; the scatter is learned beside them.
  */
-export function learn(model: LogModel, observed: readonly Observed[], begin?: Begin): Learned {
+export function learn(
+  model: LogModel,
+  observed: readonly Observed[],
+  begin?: Begin,
+  metered: readonly Metered[] = [],
+): Learned {
   let theta: Theta = begin ? [...begin.theta] : [0, 0, 0]
   let scale = Array.from({ length: model.pools }, (_, pool) => begin?.scale[pool] ?? 1)
   let followed = follow(model, observed, theta, scale)
   let covariance: Matrix = PRIOR
-  let cost = costOf(theta, followed)
-  for (let round = 0; round < MOST_ROUNDS && observed.length; round++) {
-    const { step, of } = towards(theta, followed)
+  let cost = costOf(theta, followed, metered)
+  for (let round = 0; round < MOST_ROUNDS && (observed.length || metered.length); round++) {
+    const { step, of } = towards(theta, followed, metered)
     covariance = of
     let share = Math.min(1, MOST_STEP / Math.max(...step.map(Math.abs), 1e-9))
     let moved = false
@@ -43,7 +49,7 @@ export function learn(model: LogModel, observed: readonly Observed[], begin?: Be
     for (let times = 0; far && times < 5; times++, share /= 2) {
       const tried = theta.map((value, at) => value + share * step[at]!) as Theta
       const next = follow(model, observed, tried, scale)
-      const nextCost = costOf(tried, next)
+      const nextCost = costOf(tried, next, metered)
       if (nextCost > cost + 1e-9) continue
       ;[theta, followed, cost] = [tried, next, nextCost]
       moved = true
@@ -53,15 +59,20 @@ export function learn(model: LogModel, observed: readonly Observed[], begin?: Be
     scale = scatter(model, observed, followed, scale)
     if (scale.some((each, pool) => Math.abs(each / was[pool]! - 1) > 0.02)) {
       followed = follow(model, observed, theta, scale)
-      cost = costOf(theta, followed)
+      cost = costOf(theta, followed, metered)
     } else if (!moved || share * Math.max(...step.map(Math.abs)) < STILL) break
   }
-  if (observed.length) covariance = widened(towards(theta, followed).of, followed)
+  if (observed.length || metered.length)
+    covariance = widened(towards(theta, followed, metered).of, followed, theta, metered)
   return { theta, covariance, scale, followed }
 }
 
 /** The next step of the figures, and their covariance, as the slopes stand. */
-function towards(theta: Theta, { missedL, varianceL2, slopes }: Followed): { step: number[]; of: Matrix } {
+function towards(
+  theta: Theta,
+  { missedL, varianceL2, slopes }: Followed,
+  metered: readonly Metered[],
+): { step: number[]; of: Matrix } {
   const hessian = precision.map(row => [...row])
   const gradient = times(precision, theta).map(value => -value)
   for (let at = 0; at < missedL.length; at++) {
@@ -69,6 +80,13 @@ function towards(theta: Theta, { missedL, varianceL2, slopes }: Followed): { ste
     for (let one = 0; one < 3; one++) {
       gradient[one]! += weight * slopes[one]![at]! * missedL[at]!
       for (let two = 0; two < 3; two++) hessian[one]![two]! += weight * slopes[one]![at]! * slopes[two]![at]!
+    }
+  }
+  for (const each of metered) {
+    const { miss, slopes: along } = meterMiss(each, theta)
+    for (let one = 0; one < 3; one++) {
+      gradient[one]! += each.weight * along[one]! * miss
+      for (let two = 0; two < 3; two++) hessian[one]![two]! += each.weight * along[one]! * along[two]!
     }
   }
   const { of } = inverse(hessian)!
@@ -84,12 +102,22 @@ const LAGS = 4
  * The covariance, widened where misses hang together or pull harder than they should (the sandwich of Huber and White,
  * with the lags of Newey and West): a switch that trips otherwise than planned is off for weeks.
  */
-function widened(of: Matrix, { missedL, varianceL2, slopes }: Followed): Matrix {
+function widened(
+  of: Matrix,
+  { missedL, varianceL2, slopes }: Followed,
+  theta: Theta,
+  metered: readonly Metered[],
+): Matrix {
   const pulls = Array.from(missedL, (missed, at) => {
     const weight = pull(missed, varianceL2[at]!) / varianceL2[at]!
     return [0, 1, 2].map(one => weight * missed * slopes[one]![at]!)
   })
   const meat: Matrix = precision.map(row => [...row])
+  for (const each of metered) {
+    const { slopes: along } = meterMiss(each, theta)
+    for (let one = 0; one < 3; one++)
+      for (let two = 0; two < 3; two++) meat[one]![two]! += each.weight * along[one]! * along[two]!
+  }
   for (let lag = 0; lag <= LAGS; lag++) {
     const share = lag ? 2 * (1 - lag / (LAGS + 1)) : 1
     for (let at = lag; at < pulls.length; at++)
@@ -107,8 +135,9 @@ function widened(of: Matrix, { missedL, varianceL2, slopes }: Followed): Matrix 
 }
 
 /** Minus the logarithm of how likely the figures are, but for what does not hang on them. */
-function costOf(theta: Theta, { missedL, varianceL2 }: Followed): number {
+function costOf(theta: Theta, { missedL, varianceL2 }: Followed, metered: readonly Metered[]): number {
   let cost = dot(theta, times(precision, theta)) / 2
+  for (const each of metered) cost += (each.weight * meterMiss(each, theta).miss ** 2) / 2
   for (let at = 0; at < missedL.length; at++) {
     const z2 = missedL[at]! ** 2 / varianceL2[at]!
     cost += 3 * Math.log1p(z2 / 5) + Math.log(varianceL2[at]!) / 2

@@ -1,5 +1,6 @@
 import { group } from 'd3-array'
 import type { Odd } from './odd'
+import { sourceName } from '../places'
 import type { Kept } from '../keep'
 import { dayNumber, isoDate } from '../../climate'
 import { nameOf, type Site } from '../../site'
@@ -7,8 +8,6 @@ import { DEVICE_KINDS, type LogReading } from '../../kinds'
 
 /** A device lies off the stick by more than this, m, in so many of the last pairs. */
 const [OFF_M, PAIRS] = [0.04, 3]
-/** What a device is called; one that is no longer there, by its id. */
-const called = (site: Site, source: string): string => site.devices?.find(({ id }) => id === source)?.name ?? source
 
 /** Devices that lie off what is read by hand on the same day. */
 export function devicesOff(site: Site, _log: readonly LogReading[], { observed }: Kept): Odd[] {
@@ -25,7 +24,7 @@ export function devicesOff(site: Site, _log: readonly LogReading[], { observed }
         kind: 'device',
         subject: tankId,
         what:
-          `The ${called(site, pairs[0]!.source)} tells ${nameOf(site, tankId)} ${sign > 0 ? 'higher' : 'lower'} ` +
+          `The ${sourceName(site, pairs[0]!.source)} tells ${nameOf(site, tankId)} ${sign > 0 ? 'higher' : 'lower'} ` +
           'than the stick, every time: it drifts',
         probability: 0.9,
         litresPerDay: 0,

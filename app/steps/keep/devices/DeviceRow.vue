@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useDevices } from './devices'
 import { FAILURES, failureOf, setFailure, standInOf, type Failure } from './standIns'
-import { dayWords } from '../today'
+import { dayWords } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
-import { graphOf, nameOf, runName } from '#core/site'
+import { placeName } from '#core/keep'
 import { moveOf } from '#core/moves'
 import { READING_KINDS, DEVICE_KINDS, type Device } from '#core/kinds'
 import type { Kind } from '#core/units'
@@ -22,10 +22,7 @@ const state = computed(() => devices.states[props.device.id])
 const row = computed(() => DEVICE_KINDS[props.device.kind])
 const where = computed(() => {
   const { subject } = props.device
-  if (subject === undefined) return ''
-  const run = graphOf(store.site!).run(subject)
-  if (run) return runName(store.site!, run)
-  return graphOf(store.site!).node(subject) ? nameOf(store.site!, subject) : 'a place that is no longer there'
+  return subject === undefined ? '' : placeName(store.site!, subject) || 'a place that is no longer there'
 })
 const own = computed(() => (store.site!.log ?? []).filter(({ source }) => source === props.device.id))
 const newest = computed(() =>
@@ -98,15 +95,15 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
       minutes at
       <NameField :value="device.address" label="Address of the device" :set="address => change({ address })" />
       <template v-if="device.kind === 'level'">
-        · hangs
+        · looks down on the water from
         <QuantityField
           label="How high it hangs over the floor"
           kind="length"
           :value="device.hangsAtM"
-          empty="nowhere: it tells the level itself"
+          empty="nowhere"
           :set="hangsAtM => change({ hangsAtM })"
         />
-        <template v-if="device.hangsAtM"> over the floor and looks down</template>
+        <template v-if="device.hangsAtM"> over the floor</template><template v-else>: it tells the level</template>
       </template>
     </p>
     <p v-if="standIn" class="small stand">

@@ -4,7 +4,7 @@ import { useDevices } from './devices'
 import { standInAddress } from './standIns'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
-import { isPumped, runName, tanksOf, type Site } from '#core/site'
+import { placesFor } from '#core/keep'
 import { moveOf } from '#core/moves'
 import { DEVICE_KIND_IDS, DEVICE_KINDS, type DeviceKind } from '#core/kinds'
 
@@ -13,21 +13,15 @@ const store = useSite()
 const devices = useDevices()
 const kind = ref<DeviceKind>('level')
 const kinds = DEVICE_KIND_IDS.map(id => ({ value: id, name: DEVICE_KINDS[id].name }))
-const fits = computed(() => placesFor(store.site!, kind.value))
+const fits = computed(() =>
+  'of' in DEVICE_KINDS[kind.value]
+    ? placesFor(store.site!, DEVICE_KINDS[kind.value].tells).map(({ id, name }) => ({ value: id, name }))
+    : [],
+)
 const chosen = ref('')
 const subject = computed(() =>
   fits.value.some(({ value }) => value === chosen.value) ? chosen.value : (fits.value[0]?.value ?? ''),
 )
-function placesFor(site: Site, of: DeviceKind): { value: string; name: string }[] {
-  const row: { of?: 'tank' | 'run' } = DEVICE_KINDS[of]
-  if (row.of === 'tank') return tanksOf(site).map(({ id, name }) => ({ value: id, name }))
-  if (row.of !== 'run') return []
-  // A pump is watched where it stands; a meter sits wherever there is one, else in the lines that a pump serves.
-  const has = (part: string) => site.runs.filter(({ parts }) => parts.some(each => each.kind === part))
-  const runs = of === 'pump' ? site.runs.filter(isPumped) : has('meter')
-  const all = runs.length ? runs : site.runs
-  return all.map(run => ({ value: run.id, name: runName(site, run) }))
-}
 const problem = ref<string>()
 async function add(): Promise<void> {
   const of = DEVICE_KINDS[kind.value]

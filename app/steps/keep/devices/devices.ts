@@ -1,5 +1,5 @@
 import { putUp, standInOf } from './standIns'
-import { dayToday } from '../today'
+import { dayToday } from '~/fields/days'
 import { useSite } from '~/stores/site'
 import { counted, listed } from '#core/words'
 import { moveOf } from '#core/moves'

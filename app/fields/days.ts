@@ -14,3 +14,10 @@ export function dayWords(iso: string, today = dayToday()): string {
 
 /** The moment that it is here, by the minute. */
 export const momentNow = (): string => new Date().toLocaleString('sv').replace(' ', 'T').slice(0, 16)
+
+/** The day so many days from one, today unless told, as documents write it. */
+export function daysAfter(days: number, from = dayToday()): string {
+  const at = new Date(`${from}T12:00:00`)
+  at.setDate(at.getDate() + days)
+  return at.toLocaleDateString('sv')
+}
