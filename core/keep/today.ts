@@ -5,7 +5,7 @@ import { inForce } from './learn/restricted'
 import { watch } from './watch/watch'
 import type { Odd } from './watch/odd'
 import { dayNumber, isoDate } from '../climate'
-import type { Begin } from './learn/learn'
+import { beginFrom, type Begin } from './learn/learn'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
@@ -131,7 +131,7 @@ export function today(
     use: { ...kept.use, taught: kept.taught.use },
     useByHalf: kept.useByHalf,
     ...(past ? { backcast: past } : {}),
-    learned: { theta: kept.learned.theta, scale: kept.learned.scale },
+    learned: beginFrom(kept.learned),
     levels: kept.observed.length,
     misses: kept.observed
       .map(({ day, pool }, at) => ({

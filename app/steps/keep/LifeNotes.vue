@@ -71,8 +71,8 @@ const misses = computed(() => today.value?.misses.slice(-12).reverse() ?? [])
       <p class="soft small">
         From {{ today.levels }} levels. Beyond the plan the log has taught {{ percent(today.coefficient.taught) }} of
         what there is to know of the roof, and {{ percent(today.use.taught) }} of the uses; eight of ten truths lie
-        within the figures told. Rain and use of a day are taken to be off by an eighth and by a third. Where a pump or
-        a well fills a tank by a switch, the bands come out too narrow.
+        within the figures told. Rain and use of a day are taken to be off by an eighth and by a third. Where pumps,
+        wells or floats move water, many figures are tried before one is told, and the bands are wider for it.
       </p>
       <p v-if="today.backcast" data-backcast>
         Four weeks ago it would have been said that the tanks hold <b>{{ litres(today.backcast.saidL.mean) }}</b> today,

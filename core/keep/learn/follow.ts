@@ -26,8 +26,8 @@ const [USE_DAY_SHARE, RAIN_READ_SHARE, RAIN_GUESSED_SHARE, STILL_SHARE] = [0.3, 
 const MOVED_SHARE = 0.5
 /** Figures are moved by so much to see what hangs on them; a leak by so many litres a day. */
 const [STEP, LEAK_STEP_L] = [0.04, 5]
-/** Lanes: as it is, each figure moved, and with a leak. */
-const LANES = 5
+/** Lanes: as it is, each figure moved, and with a leak; or the first alone, where nobody asks what hangs on what. */
+const ALL_LANES = 5
 /** How much of a device's sudden leap is believed at once. */
 const DEVICE_TRUST = 0.05
 /** Readings far from what is expected pull less: a Student distribution of so many degrees. */
@@ -36,7 +36,8 @@ const TAILS = 5
 /**
  * Follows a log day by day from its first level on, each group of tanks by the plan's own balance, and takes every
  * level that was read into what it is expected to hold (an extended Kalman filter on the level). `leakL` is lost a day
- * from a day on; `scale` widens what each group is expected to be off.
+ * from a day on; `scale` widens what each group is expected to be off. Without `slopes` it is told sooner, and not how
+ * all of it hangs on the figures.
  */
 export function follow(
   model: LogModel,
@@ -44,50 +45,52 @@ export function follow(
   theta: Theta,
   scale: readonly number[],
   leak?: { pool: number; litresPerDay: number; fromDay: number },
+  slopes = true,
 ): Followed {
+  const lanes = slopes ? ALL_LANES : 1
   const { compiled, days, pools, uses, month, high, rain } = model
-  const runs = sideBySide(compiled, LANES)
+  const runs = sideBySide(compiled, lanes)
   const count = observed.length
   const made: Followed = {
     missedL: new Float64Array(count),
     varianceL2: new Float64Array(count),
-    slopes: Array.from({ length: LANES - 1 }, () => new Float64Array(count)),
+    slopes: Array.from({ length: lanes - 1 }, () => new Float64Array(count)),
     endL: new Float64Array(pools),
     endVarianceL2: new Float64Array(pools),
-    endSlopes: Array.from({ length: LANES - 1 }, () => new Float64Array(pools)),
+    endSlopes: Array.from({ length: lanes - 1 }, () => new Float64Array(pools)),
     expectedL: new Float64Array(count),
     gain: new Float64Array(count),
   }
-  const figures = Array.from({ length: LANES }, (_, lane) =>
+  const figures = Array.from({ length: lanes }, (_, lane) =>
     theta.map((value, at) => Math.exp(value + (lane === at + 1 ? STEP : 0))),
   )
   const varianceL2 = new Float64Array(pools)
   for (let pool = 0; pool < pools; pool++) {
     // Before anything is read a tank may hold anything.
-    varianceL2[pool] = runs.capL[pool * LANES]! ** 2 / 12
-    for (let lane = 0; lane < LANES; lane++) runs.poolL[pool * LANES + lane] = runs.capL[pool * LANES]! / 2
+    varianceL2[pool] = runs.capL[pool * lanes]! ** 2 / 12
+    for (let lane = 0; lane < lanes; lane++) runs.poolL[pool * lanes + lane] = runs.capL[pool * lanes]! / 2
   }
   const beforeL = new Float64Array(pools)
-  const inflowL = new Float64Array(pools * LANES)
-  const askedL = new Float64Array(uses * LANES)
+  const inflowL = new Float64Array(pools * lanes)
+  const askedL = new Float64Array(uses * lanes)
   const drawnShare = drawnBy(model)
   let next = 0
   const first = rain.series.startDay
   for (let day = 0; day < days; day++) {
     const isHigh = high[month[day]!] === 1 ? 1 : 2
     for (let pool = 0; pool < pools; pool++)
-      for (let lane = 0; lane < LANES; lane++)
-        inflowL[pool * LANES + lane] = model.arrivesL(day, pool, figures[lane]![0]!)
+      for (let lane = 0; lane < lanes; lane++)
+        inflowL[pool * lanes + lane] = model.arrivesL(day, pool, figures[lane]![0]!)
     for (let use = 0; use < uses; use++)
-      for (let lane = 0; lane < LANES; lane++)
-        askedL[use * LANES + lane] = model.askedL[day * uses + use]! * figures[lane]![isHigh]!
-    for (let pool = 0; pool < pools; pool++) beforeL[pool] = runs.poolL[pool * LANES]!
+      for (let lane = 0; lane < lanes; lane++)
+        askedL[use * lanes + lane] = model.askedL[day * uses + use]! * figures[lane]![isHigh]!
+    for (let pool = 0; pool < pools; pool++) beforeL[pool] = runs.poolL[pool * lanes]!
     runs.step(month[day]!, inflowL, askedL)
     for (let pool = 0; pool < pools; pool++) {
-      const row = pool * LANES
+      const row = pool * lanes
       const lostL = leak && leak.pool === pool && day >= leak.fromDay ? leak.litresPerDay : 0
-      for (let lane = 0; lane < LANES; lane++) {
-        const losesL = lostL + (lane === LANES - 1 ? LEAK_STEP_L : 0)
+      for (let lane = 0; lane < lanes; lane++) {
+        const losesL = lostL + (lane === ALL_LANES - 1 ? LEAK_STEP_L : 0)
         if (losesL) runs.poolL[row + lane] = Math.max(0, runs.poolL[row + lane]! - losesL)
       }
       const arrives = inflowL[row]!
@@ -107,22 +110,22 @@ export function follow(
     for (; next < count && observed[next]!.day <= first + day; next++) take(observed[next]!, next)
   }
   for (let pool = 0; pool < pools; pool++) {
-    made.endL[pool] = runs.poolL[pool * LANES]!
+    made.endL[pool] = runs.poolL[pool * lanes]!
     made.endVarianceL2[pool] = varianceL2[pool]!
-    for (let lane = 1; lane < LANES; lane++)
-      made.endSlopes[lane - 1]![pool] = (runs.poolL[pool * LANES + lane]! - made.endL[pool]!) / stepOf(lane)
+    for (let lane = 1; lane < lanes; lane++)
+      made.endSlopes[lane - 1]![pool] = (runs.poolL[pool * lanes + lane]! - made.endL[pool]!) / stepOf(lane)
   }
   return made
 
   function take({ pool, litres, sdL, source }: Observed, at: number): void {
-    const row = pool * LANES
+    const row = pool * lanes
     const expectedL = runs.poolL[row]!
     const totalL2 = varianceL2[pool]! + sdL * sdL
     const missedL = litres - expectedL
     made.expectedL[at] = expectedL
     made.missedL[at] = missedL
     made.varianceL2[at] = totalL2
-    for (let lane = 1; lane < LANES; lane++)
+    for (let lane = 1; lane < lanes; lane++)
       made.slopes[lane - 1]![at] = (runs.poolL[row + lane]! - expectedL) / stepOf(lane)
     // A level far off what was expected is more likely a day that went otherwise than a slip of the rule: then what was
     // expected is worth less. Of a device it is believed only once it stays there.
@@ -131,14 +134,14 @@ export function follow(
     varianceL2[pool]! += far * trusted * missedL * missedL
     const gain = varianceL2[pool]! / (varianceL2[pool]! + sdL * sdL)
     made.gain[at] = gain
-    for (let lane = 0; lane < LANES; lane++) {
+    for (let lane = 0; lane < lanes; lane++) {
       const held = runs.poolL[row + lane]!
       runs.poolL[row + lane] = Math.max(0, Math.min(runs.capL[row]!, held + gain * (litres - held)))
     }
     varianceL2[pool]! *= 1 - gain
   }
 }
-const stepOf = (lane: number): number => (lane === LANES - 1 ? LEAK_STEP_L : STEP)
+const stepOf = (lane: number): number => (lane === ALL_LANES - 1 ? LEAK_STEP_L : STEP)
 /** How much a reading counts by how far it lies off. */
 export const pull = (missedL: number, varianceL2: number): number =>
   Math.min(1, (TAILS + 1) / (TAILS + missedL ** 2 / varianceL2))

@@ -2,7 +2,7 @@ import { mean } from 'd3-array'
 import { randomNormal } from 'd3-random'
 import { askedBy, type LogModel, type Theta } from './model'
 import { holdBack } from './restricted'
-import type { Matrix } from './gaussian'
+import { squareRoot, type Matrix } from './gaussian'
 import { bareRoofs, catchRain, roofColumns, sideBySide, type Compiled } from '../../balance'
 import { dayNumber, isoDate, memberRain, seeded, seriesOf, type DailySeries } from '../../climate'
 import type { Site } from '../../site'
@@ -148,16 +148,4 @@ function bandOf(poolL: Float64Array, pools: number): [number, number, number] {
   all.sort()
   const at = (share: number) => all[Math.round(share * (MEMBERS - 1))]!
   return [at(0.1), at(0.5), at(0.9)]
-}
-
-/** The lower triangle whose square a covariance is (Cholesky). */
-function squareRoot(matrix: Matrix): Matrix {
-  const root = matrix.map(row => row.map(() => 0))
-  for (let row = 0; row < matrix.length; row++)
-    for (let at = 0; at <= row; at++) {
-      let rest = matrix[row]![at]!
-      for (let k = 0; k < at; k++) rest -= root[row]![k]! * root[at]![k]!
-      root[row]![at] = row === at ? Math.sqrt(Math.max(0, rest)) : root[at]![at]! > 0 ? rest / root[at]![at]! : 0
-    }
-  return root
 }

@@ -40,3 +40,15 @@ export function normalBelow(value: number): number {
     (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   return value >= 0 ? 1 - tail : tail
 }
+
+/** The lower triangle whose square a covariance is (Cholesky). */
+export function squareRoot(matrix: Matrix): Matrix {
+  const root = matrix.map(row => row.map(() => 0))
+  for (let row = 0; row < matrix.length; row++)
+    for (let at = 0; at <= row; at++) {
+      let rest = matrix[row]![at]!
+      for (let k = 0; k < at; k++) rest -= root[row]![k]! * root[at]![k]!
+      root[row]![at] = row === at ? Math.sqrt(Math.max(0, rest)) : root[at]![at]! > 0 ? rest / root[at]![at]! : 0
+    }
+  return root
+}

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { median, shuffle } from 'd3-array'
-import { backcast, heldNow, keepOf, learnedFrom, watch } from '..'
+import { backcast, heldNow, keepOf, learnedFrom, watch, type Begin } from '..'
 import { dayNumber, isoDate } from '../../climate'
 import type { Site } from '../../site'
 import { demoSite } from '../../../tests/demoSites'
 import { LOG_START, madeLog, type Truth } from '../../../tests/madeLogs'
-import { setUp } from '../../../tests/sites'
+import { build, setUp } from '../../../tests/sites'
+import { moveOf } from '../../moves'
 
 const house = setUp('dry-summer-hill', [
   { preset: 'kitchen', count: 2 },
@@ -150,7 +151,45 @@ describe('five years of daily levels', () => {
   })
   it('come to the same from wherever they begin', () => {
     const { log, on } = madeLog(house, 9, 400, 7, truthOf(9))
-    const [fresh, from] = [keepOf(house, log, on), keepOf(house, log, on, { theta: [0.2, -0.1, 0.1], scale: [2] })]
+    const fresh = keepOf(house, log, on)
+    const far: Begin = { ...fresh.learned, theta: [0.2, -0.1, 0.1], scale: [2] }
+    const from = keepOf(house, log, on, far)
     for (const at of [0, 1, 2]) expect(from.now.theta[at]).toBeCloseTo(fresh.now.theta[at]!, 1)
+  })
+  it('with one level more come sooner, to the same; one that contradicts all before is learned from anew', () => {
+    const { log, on } = madeLog(house, 9, 3 * 365, 1, truthOf(9))
+    const levels = log.filter(({ kind }) => kind === 'level')
+    const last = levels.at(-1)!
+    const before = keepOf(
+      house,
+      log.filter(({ id }) => id !== last.id),
+      on,
+    )
+    const [fresh, more] = [keepOf(house, log, on), keepOf(house, log, on, before.learned)]
+    expect(more.now.litres[0]! / fresh.now.litres[0]!).toBeCloseTo(1, 2)
+    expect(more.use.mean / fresh.use.mean).toBeCloseTo(1, 2)
+    // Another plan under the same log: what was learned of the old one does not stand.
+    const other = build(house, moveOf('scaleUses', { factor: 1.4 }))
+    expect(keepOf(other, log, on, before.learned).use.mean / keepOf(other, log, on).use.mean).toBeCloseTo(1, 1)
+  })
+})
+
+describe('a site whose water is moved by switches', () => {
+  const pottery = demoSite('cinder-tor')
+  it('is learned in bands that hold most truths all the same', () => {
+    let [held, count] = [0, 0]
+    for (let seed = 1; seed <= 14; seed++) {
+      const truth = { coefficient: 0.75 + 0.025 * seed, use: 1.3 - 0.035 * seed }
+      const { log, on } = madeLog(pottery, seed, 180, 7, truth)
+      const { coefficient, use, plannedCoefficient } = keepOf(pottery, log, on)
+      for (const [{ low, high }, of] of [
+        [coefficient, truth.coefficient * plannedCoefficient],
+        [use, truth.use],
+      ] as const) {
+        held += Number(of >= low && of <= high)
+        count++
+      }
+    }
+    expect(held / count).toBeGreaterThan(0.65)
   })
 })

@@ -1,3 +1,4 @@
+import { explored, isSwitched } from './explore'
 import { follow, pull, type Followed } from './follow'
 import { dot, inverse, times, type Matrix } from './gaussian'
 import { meterMiss, type Metered } from './meters'
@@ -10,11 +11,16 @@ export interface Learned {
   covariance: Matrix
   /** How far readings of each group lie off, against what is expected beforehand; 1 as expected. */
   scale: number[]
+  /** What the figures would still be moved by, and the levels that it was learned from: for the next time. */
+  rest: number[]
+  levels: number
   followed: Followed
 }
 
 /** Where a learning begins: what was learned of the log before its last lines. */
-export type Begin = Pick<Learned, 'theta' | 'scale'>
+export type Begin = Omit<Learned, 'followed'>
+
+export const beginFrom = ({ followed: _followed, ...begin }: Learned): Begin => begin
 
 const [MOST_ROUNDS, STILL] = [12, 1e-3]
 /** A figure is moved by no more than this in one round. */
@@ -35,6 +41,8 @@ export function learn(
   begin?: Begin,
   metered: readonly Metered[] = [],
 ): Learned {
+  const told = begin && aFewMore(model, observed, begin, metered)
+  if (told) return told
   let theta: Theta = begin ? [...begin.theta] : [0, 0, 0]
   let scale = Array.from({ length: model.pools }, (_, pool) => begin?.scale[pool] ?? 1)
   let followed = follow(model, observed, theta, scale)
@@ -64,7 +72,36 @@ export function learn(
   }
   if (observed.length || metered.length)
     covariance = widened(towards(theta, followed, metered).of, followed, theta, metered)
-  return { theta, covariance, scale, followed }
+  if (observed.length && isSwitched(model)) {
+    const cost = (tried: Theta) => costOf(tried, follow(model, observed, tried, scale, undefined, false), metered)
+    ;({ theta, covariance } = explored({ theta, covariance }, model.days, cost))
+    followed = follow(model, observed, theta, scale)
+  }
+  const { step: rest } = towards(theta, followed, metered)
+  return { theta, covariance, scale, rest, levels: observed.length, followed }
+}
+
+/** So many levels more, of so many times as many, hardly move what was learned: by less than this, in its own doubt. */
+const [FEW_MORE, OF_TIMES, HARDLY] = [8, 5, 0.25]
+
+/**
+ * What was learned, with a few levels more: the log is followed once more, and the figures stay where they are as long
+ * as nothing pulls at them harder than before. Nothing where it does; then all is learned anew.
+ */
+function aFewMore(
+  model: LogModel,
+  observed: readonly Observed[],
+  begin: Begin,
+  metered: readonly Metered[],
+): Learned | undefined {
+  if (begin.scale.length !== model.pools || begin.levels < OF_TIMES * FEW_MORE) return undefined
+  if (Math.abs(observed.length - begin.levels) > FEW_MORE) return undefined
+  const followed = follow(model, observed, begin.theta, begin.scale)
+  const { step } = towards(begin.theta, followed, metered)
+  const hardly = step.every(
+    (value, at) => Math.abs(value - begin.rest[at]!) < HARDLY * Math.sqrt(begin.covariance[at]![at]!),
+  )
+  return hardly ? { ...begin, followed } : undefined
 }
 
 /** The next step of the figures, and their covariance, as the slopes stand. */
