@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { area, line } from 'd3-shape'
 import { dayWords, daysAfter } from '~/fields/days'
+import { useDevices } from './devices/devices'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { listed } from '#core/words'
+import { counted, listed } from '#core/words'
 import { moveOf } from '#core/moves'
 import { inForce, type Today } from '#core/keep'
 
 /** When something runs short, if nothing changes and if less is drawn; with what the tanks hold until then. */
 const props = defineProps<{ today: Today }>()
 const store = useSite()
+const devices = useDevices()
 const { litres } = useUnits()
 const [WIDE, HIGH, WEEKS] = [340, 60, 26]
 const weeks = computed(() => props.today.weeks.slice(0, WEEKS))
@@ -66,6 +68,9 @@ const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) =>
     <p class="soft small">
       The next half year, of {{ litres(today.capL) }}; eight of ten made-up years lie in the band.
       <template v-if="spills">Spills again, most likely, by {{ inDays(spills) }}.</template>
+    </p>
+    <p v-if="devices.promised.length" class="small">
+      With the forecast of the next {{ counted(devices.promised.length, 'day') }}.
     </p>
     <p v-if="held.length" class="small">Reckoned with what is in force: {{ listed(held) }}.</p>
     <p v-if="today.ration">
