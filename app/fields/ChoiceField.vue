@@ -16,26 +16,50 @@ function choose(value: Choice): void {
   props.set(value)
   problem.value = store.problem
 }
-const chosen = computed(() => props.choices.filter(choice => choice.value === props.value))
-const shown = computed(() => chosen.value[0]?.name ?? '')
-/** The others are made when somebody first asks for them: there may be a hundred, and there are many such words. */
+const shown = computed(() => props.choices.find(({ value }) => value === props.value)?.name ?? '')
+/**
+ * The list is made when somebody first asks for it: there may be a hundred others, there are many such words, and each
+ * list that is made has the whole page laid out for it.
+ */
 const asked = ref(false)
-const offered = computed(() => (asked.value ? props.choices : chosen.value))
+const choice = useTemplateRef('choice')
+async function ask(): Promise<void> {
+  asked.value = true
+  await nextTick()
+  const wrapper = choice.value?.querySelector<HTMLElement>('.el-select__wrapper')
+  choice.value?.querySelector('input')?.focus()
+  wrapper?.click()
+}
 </script>
 
 <template>
-  <span class="choice">
+  <span ref="choice" class="choice">
     <!-- As wide as its words: they lie under it, unseen, and give it their width. -->
     <span class="words" aria-hidden="true">{{ shown }}</span>
+    <button
+      v-if="!asked"
+      type="button"
+      class="unopened"
+      role="combobox"
+      aria-haspopup="listbox"
+      aria-expanded="false"
+      :aria-label="label"
+      @click="ask"
+      @keydown.down.prevent="ask"
+      @keydown.up.prevent="ask"
+    >
+      <span>{{ shown }}</span>
+      <svg viewBox="0 0 12 12" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
+    </button>
     <el-select
+      v-else
       :model-value="value"
       :aria-label="label"
       :fit-input-width="false"
-      @visible-change="asked ||= $event"
       @update:model-value="choose($event as Choice)"
       @blur="problem = undefined"
     >
-      <el-option v-for="choice in offered" :key="String(choice.value)" :value="choice.value" :label="choice.name" />
+      <el-option v-for="each in choices" :key="String(each.value)" :value="each.value" :label="each.name" />
     </el-select>
     <span v-if="problem" role="alert" class="problem">{{ problem }}</span>
   </span>
@@ -74,6 +98,43 @@ const offered = computed(() => (asked.value ? props.choices : chosen.value))
   padding-right: 26px;
   line-height: 25px;
   font-weight: 450;
+}
+.unopened {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 2px;
+  overflow: hidden;
+  height: 25px;
+  padding: 0 4px;
+  background: var(--field);
+  border: 0;
+  border-bottom: 2px solid var(--oak);
+  border-radius: 2px 2px 0 0;
+  font: inherit;
+  font-weight: 450;
+  color: var(--ink);
+  text-align: left;
+  white-space: nowrap;
+  cursor: pointer;
+}
+.unopened:hover {
+  background: color-mix(in srgb, var(--oak) 16%, var(--field));
+}
+.unopened:focus-visible {
+  outline: 2px solid var(--oak);
+  outline-offset: -2px;
+}
+.unopened span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.unopened svg {
+  flex: none;
+  width: 12px;
+  fill: none;
+  stroke: var(--oak);
+  stroke-width: 1.2;
 }
 .choice :deep(.el-select__wrapper) {
   overflow: hidden;

@@ -15,6 +15,7 @@ import type {
 import type { Review } from '#core/review'
 import type { ReferenceYears } from '#core/climate'
 import type { Told } from '~/workers/year.worker'
+import { usesIn, type UsesByYear } from '~/workers/usesByYear'
 import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 
@@ -31,6 +32,8 @@ export const useResults = defineStore('results', () => {
   /** What the groups of tanks hold; the years; what becomes of the roofs' water in a mean year; what was found. */
   const pools = shallowRef<PoolFigures[]>()
   const outlook = shallowRef<Extract<Told, { of: 'years' }>['outlook']>()
+  /** What each use had in each year; of the year that is shown it is laid out. */
+  const usesByYear = shallowRef<UsesByYear>()
   const roofYear = shallowRef<CatchYear>()
   const review = shallowRef<Review>()
   /** The revision that each of them speaks of. */
@@ -132,7 +135,8 @@ export const useResults = defineStore('results', () => {
       if (progress.value !== undefined) progress.value = share
       failure.value = undefined
       if (said.of === 'outline') pools.value = said.pools
-      else if (said.of === 'years') [outlook.value, roofYear.value] = [said.outlook, said.roofYear]
+      else if (said.of === 'years')
+        [outlook.value, usesByYear.value, roofYear.value] = [said.outlook, said.uses, said.roofYear]
       else review.value = said.review
     }
     try {
@@ -169,7 +173,10 @@ export const useResults = defineStore('results', () => {
       ? Math.min(choice.value, found.years.length - 1)
       : found.reference[choice.value]
   })
-  const year = computed(() => outlook.value?.years[yearIndex.value])
+  const year = computed(() => {
+    const found = outlook.value?.years[yearIndex.value]
+    return found && { ...found, uses: usesByYear.value ? usesIn(usesByYear.value, yearIndex.value) : [] }
+  })
   /** Whether the years, and what was found, speak of the site as it stands. */
   const fresh = computed(() => told.years === store.revision)
   const outlined = computed(() => told.outline === store.revision)

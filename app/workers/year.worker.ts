@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
+import { packUses, type UsesByYear } from './usesByYear'
 import type { Climate, Site } from '#core/site'
 import { type Review, reviewOf } from '#core/review'
 import { readingOf } from '#core/reading'
@@ -39,7 +40,7 @@ export interface Weighings {
 /** What the page is told of a document, one after another: what it holds, its years, and what is amiss. */
 export type Told =
   | { of: 'outline'; pools: PoolFigures[] }
-  | { of: 'years'; outlook: Outlook & { rainMm: Float64Array }; roofYear: CatchYear }
+  | { of: 'years'; outlook: Outlook & { rainMm: Float64Array }; uses: UsesByYear; roofYear: CatchYear }
   | { of: 'review'; review: Review }
 
 let daily: Climate['daily']
@@ -78,19 +79,22 @@ const face = {
     tell({ of: 'outline', pools: poolFigures(reading.compiled) })
     if (!(await goesOn())) return false
     const { outlook, roofYear } = reading
-    // What the beds ask is kept here, for the next question of the same weather.
-    const run = { ...outlook.run, bedsL: new Float64Array() }
-    const years = { ...outlook, run, rainMm: series.rainMm.slice() }
+    // What the beds ask is kept here, for the next question of the same weather; and nobody there asks about a use by day.
+    const none = { bedsL: new Float64Array(), shortByUseL: new Float64Array(), rationedByUseL: new Float64Array() }
+    const run = { ...outlook.run, ...none }
+    const uses = packUses(outlook.years)
+    const bare = outlook.years.map(year => ({ ...year, uses: [] }))
+    const years = { ...outlook, years: bare, run, rainMm: series.rainMm.slice() }
     // Everything long is handed over, not copied; what the review still reads of the days is its own copy.
     const columns = Object.entries(run).map(([name, value]) => [
       name,
       value instanceof Float64Array ? value.slice() : value,
     ])
     const sent = { ...years, run: Object.fromEntries(columns) as typeof run }
-    const buffers = [...Object.values(sent.run), sent.rainMm].flatMap(value =>
+    const buffers = [...Object.values(sent.run), sent.rainMm, uses.figures].flatMap(value =>
       value instanceof Float64Array ? [value.buffer] : [],
     )
-    tell(transfer({ of: 'years', outlook: sent, roofYear }, buffers))
+    tell(transfer({ of: 'years', outlook: sent, uses, roofYear }, buffers))
     if (!(await goesOn())) return false
     tell({ of: 'review', review: reviewOf(reading) })
     return question === newest

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { dayToday, dayWords } from '~/fields/days'
 import { useYard } from '~/stores/yard'
+import { phraseText } from '#core/words'
 import { showVolume } from '#core/units'
 import type { Glance } from '#core/keep'
 import type { YardEntry } from '~/stores/yard'
@@ -29,7 +30,7 @@ const lasts = computed(() => {
     <meter :value="share" max="100" :aria-label="`Held: ${share} %`" />
     <span class="figure">{{ litres(glance.heldL) }}</span>, {{ share }} %; {{ lasts
     }}<template v-if="glance.due">; {{ glance.due }} {{ glance.due === 1 ? 'chore' : 'chores' }} due</template>.
-    <span v-if="glance.odd" class="odd">{{ glance.odd }}.</span>
+    <span v-if="glance.odd" class="odd">{{ phraseText(glance.odd, entry.site.standards.units) }}.</span>
   </p>
 </template>
 

@@ -3,6 +3,7 @@ import { plainDoubts } from './doubts'
 import { forecastOf, heldNow, keepOf, runOutOf, type Band, type Kept } from './keep'
 import { watch } from './watch/watch'
 import type { Begin } from './learn/learn'
+import { phraseText } from '../words'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
@@ -28,7 +29,7 @@ export function keepAnswer(site: Site, log: readonly LogReading[], on: string) {
     runOut: runOutOf(forecastOf(site, kept), kept.onDay),
     chores: dueChores(site, log, on).map(({ id, subject, due, last }) => ({ id, subject, due, last })),
     watch: watch(site, log, kept).map(({ what, probability, litresPerDay, since }) => ({
-      what,
+      what: phraseText(what, 'metric'),
       probability,
       litresPerDay,
       since,

@@ -3,6 +3,7 @@ import { learnedFrom } from './answer'
 import { dueChores } from './chores/due'
 import { forecastOf, heldNow, runOutOf, type RunOut } from './keep'
 import { watch } from './watch/watch'
+import type { Odd } from './watch/odd'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
@@ -16,7 +17,7 @@ export interface Glance {
   /** Chores that are due by today. */
   due: number
   /** The likeliest odd thing. */
-  odd?: string
+  odd?: Odd['what']
 }
 
 export function glance(site: Site, log: readonly LogReading[], on: string): Glance {

@@ -1,5 +1,6 @@
 export { keepAnswer, learnedFrom } from './answer'
-export { choresOf, type Chore, type Comes } from './chores/chores'
+export type { Chore, Comes } from './chores/chore'
+export { choresOf } from './chores/chores'
 export { cardCautions, yearCard, type CardMonth } from './chores/yearCard'
 export { dueChores, monthsAfter, nextSeasonDay, type DueChore } from './chores/due'
 export { expectedDoubts, plainDoubts, type Doubts } from './doubts'

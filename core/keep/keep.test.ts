@@ -14,14 +14,18 @@ import {
   readLevel,
   runOutOf,
   watch,
+  type Odd,
 } from '.'
 import { dayNumber, isoDate } from '../climate'
 import { tanksOf, type Site } from '../site'
 import { moveOf, setField } from '../moves'
+import { phraseText } from '../words'
 import type { LogReading } from '../kinds'
 import { demoSite } from '../../tests/demoSites'
 import { LOG_START, madeLog } from '../../tests/madeLogs'
 import { build, setUp } from '../../tests/sites'
+
+const said = (odd: Odd | undefined): string => phraseText(odd?.what ?? '', 'metric')
 
 const house = setUp('dry-summer-hill', [
   { preset: 'kitchen', count: 2 },
@@ -107,7 +111,7 @@ describe('what is not believed', () => {
       .filter(({ kind }) => kind === 'level')
       .map(each => ({ ...each, id: `s-${each.id}`, value: each.value! + 0.12, source: 'level sensor' }))
     const all = [...log, ...sensor]
-    expect(watch(house, all, keepOf(house, all, on)).find(({ kind }) => kind === 'device')?.what).toMatch(
+    expect(said(watch(house, all, keepOf(house, all, on)).find(({ kind }) => kind === 'device'))).toMatch(
       /higher than the stick/,
     )
   })
@@ -119,7 +123,7 @@ describe('what is not believed', () => {
       value: at < 70 ? 12 : 30,
     }))
     const [odd] = watch(house, starts, keepOf(house, starts, day(99)))
-    expect(odd?.what).toMatch(/starts 30 times a day, where it started 12/)
+    expect(said(odd)).toMatch(/starts 30 times a day, where it started 12/)
     expect(watch(house, starts.slice(0, 69), keepOf(house, starts.slice(0, 69), day(68)))).toEqual([])
   })
 })

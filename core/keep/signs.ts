@@ -1,4 +1,5 @@
-import { choresOf, type Chore } from './chores/chores'
+import { choresOf } from './chores/chores'
+import type { Chore } from './chores/chore'
 import { isLightTight, nameOf, runName, tanksOf, type Run, type Site } from '../site'
 import type { Part } from '../kinds'
 

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import {
   choice,
-  deviceSchema,
   flag,
   heightM,
   id,
@@ -18,7 +17,6 @@ import {
   whole,
   type Part,
   type SiteNode,
-  readingSchema,
 } from '../kinds'
 import {
   CLIMATE_IDS,
@@ -31,6 +29,8 @@ import {
   ROOF_EXTRA_IDS,
   ROOFING_IDS,
 } from '../catalog'
+import { buildSchema } from './buildSchema'
+import { lifeFields } from './lifeSchema'
 import { useSchema, type amountSchema } from './useSchema'
 
 /** The document's version; older ones are brought up step by step. */
@@ -189,41 +189,6 @@ export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSc
 /** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
 export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).optional() })
 
-/** What was bought, measured, done and put off while it is built; stages, and which things come with each. */
-export const buildSchema = kept({
-  /** Own stock: things by their id on the list, and lengths left over. */
-  owned: z
-    .array(kept({ id: id(), count: number(0, 1e6) }))
-    .max(1000)
-    .optional(),
-  bought: z.array(id()).max(2000).optional(),
-  /** Pieces that were measured in their place. */
-  measured: z
-    .array(kept({ piece: text(), lengthM: size(1000) }))
-    .max(2000)
-    .optional(),
-  /** Pieces that are cut already; lengths of a pipe that are there, left over or one's own. */
-  cut: z.array(text()).max(5000).optional(),
-  lengths: z
-    .array(kept({ id: id(), lengthM: size(1000), count: whole(1, 1000) }))
-    .max(1000)
-    .optional(),
-  /** Things on the list that something else stands in for: two halves of a corner for a whole one. */
-  swaps: z.array(id()).max(500).optional(),
-  done: z
-    .array(kept({ task: text(), on: z.iso.date('must be a date, such as 2027-04-18'), note: text(1000).optional() }))
-    .max(5000)
-    .optional(),
-  /** Tasks in the order in which somebody wants them, as far as it may be. */
-  order: z.array(text()).max(5000).optional(),
-  stages: z
-    .array(kept({ id: id(), name: text(), holds: z.array(id()).max(3000) }))
-    .max(20)
-    .optional(),
-})
-/** Twenty years of a few readings a day. */
-const MOST_READINGS = 60_000
-
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -264,34 +229,7 @@ export const siteSchema = kept({
   found: z.array(foundSchema).max(2000).optional(),
   pins: z.array(pinSchema).max(100).optional(),
   build: buildSchema.optional(),
-  /** What was read, done and noted while it runs; in no order. */
-  log: z.array(readingSchema).max(MOST_READINGS).optional(),
-  /** What tells readings by itself. */
-  devices: z.array(deviceSchema).max(50).optional(),
-  /** Drought stages: from one day to another uses are held to a share of what they ask. */
-  restrictions: z
-    .array(
-      kept({
-        id: id(),
-        name: text(),
-        from: z.iso.date('must be a date, such as 2027-04-18'),
-        until: z.iso.date('must be a date, such as 2027-04-18').optional(),
-        uses: z.array(kept({ id: id(), share: share() })).max(300),
-      }),
-    )
-    .max(100)
-    .optional(),
-  /** Chores that are put off until a day, or never come here. */
-  chores: z
-    .array(
-      kept({
-        id: text(),
-        until: z.iso.date('must be a date, such as 2027-04-18').optional(),
-        never: flag().optional(),
-      }),
-    )
-    .max(2000)
-    .optional(),
+  ...lifeFields,
   options: z.array(optionSchema).max(50),
 })
 

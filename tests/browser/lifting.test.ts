@@ -15,7 +15,7 @@ const notes = () => page.text('.notes')
 const section = () => page.text('.section')
 /** The word that a choice shows. */
 const chosen = async (label: string) => {
-  const words = await page.css(`.choice:has(input[aria-label="${label}"]) .words`)
+  const words = await page.css(`.choice:has([role="combobox"][aria-label="${label}"]) .words`)
   return page.driver.executeScript<string>('return arguments[0].textContent', words)
 }
 /** Types into a field of several lines. */

@@ -194,13 +194,12 @@ export class Page {
   }
 
   async choose(label: string, name: string): Promise<void> {
-    await this.seek(`//*[contains(@class, "el-select")]//input[@aria-label="${label}"]`)
+    // A choice that nobody has asked for yet is a button.
+    const words = `//*[@role="combobox" and @aria-label="${label}"]`
+    await this.seek(words)
     const box = await this.driver.wait(
       until.elementLocated(
-        By.xpath(
-          `//*[contains(@class, "el-select") and .//input[@aria-label="${label}"]]//*[contains(@class, ` +
-            '"el-select__wrapper")]',
-        ),
+        By.xpath(`${words}[self::button] | ${words}/ancestor::*[contains(@class, "el-select__wrapper")]`),
       ),
       WAIT_MS,
       `no choice “${label}”`,

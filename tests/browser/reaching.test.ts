@@ -135,7 +135,7 @@ describe('a line', () => {
     await page.driver.executeScript(
       `document.querySelector('.section [data-node="tank-2"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))`,
     )
-    await page.css('.choice input[aria-label="Hole of the tank"]')
+    await page.css('.choice [role="combobox"][aria-label="Hole of the tank"]')
     await page.choose('Hole of the tank', 'outlet “outlet”')
     await page.until(
       () => page.text('.index'),

@@ -131,7 +131,7 @@ describe('what breaks', () => {
     const minutes = async () => Number(/(\d+) minutes/.exec(await page.text('.hunt h3'))![1])
     const before = await minutes()
     await page.driver.executeScript('document.querySelector(".hunt").scrollIntoView()')
-    await page.click((await page.all('.hunt .choice .el-select__wrapper'))[0]!)
+    await page.click((await page.all('.hunt .choice [role="combobox"]'))[0]!)
     const valveToTurn = async () => {
       const shown = await page.all('.el-select-dropdown__item')
       const words = await Promise.all(shown.map(each => each.getText()))

@@ -3,6 +3,7 @@ import { dayWords } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSelection } from '~/stores/useSelection'
 import { useSite } from '~/stores/site'
+import { phraseText } from '#core/words'
 import type { Odd } from '#core/keep'
 
 /** Something that looks odd: what, by how much, since when, how sure; and where it is looked into. */
@@ -22,7 +23,7 @@ const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probabilit
   <article class="card odd" :data-odd="odd.kind">
     <h3>Odd</h3>
     <p>
-      {{ odd.what }}.
+      {{ phraseText(odd.what, store.system) }}.
       <template v-if="odd.litresPerDay">
         <b>{{ litres(Math.abs(odd.litresPerDay)) }}</b> a day, since about {{ dayWords(odd.since) }};
       </template>

@@ -1,4 +1,5 @@
-import { choresOf, type Chore } from './chores'
+import { choresOf } from './chores'
+import type { Chore } from './chore'
 import { creeping } from '../watch/pumps'
 import { isSpent } from '../watch/filters'
 import { stood } from '../watch/chambers'

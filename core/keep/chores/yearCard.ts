@@ -1,4 +1,5 @@
-import { choresOf, type Chore } from './chores'
+import { choresOf } from './chores'
+import type { Chore } from './chore'
 import { dueChores, monthsAfter, nextSeasonDay } from './due'
 import { placeName } from '../places'
 import { dayNumber, isoDate } from '../../climate'

@@ -2,6 +2,7 @@ import { group } from 'd3-array'
 import type { Odd } from './odd'
 import type { Kept } from '../keep'
 import { dayNumber, isoDate } from '../../climate'
+import { pressure, say } from '../../words'
 import { graphOf, runName, type Site } from '../../site'
 import type { LogReading } from '../../kinds'
 
@@ -21,14 +22,14 @@ export function filtersShut(site: Site, log: readonly LogReading[], { onDay }: K
     const leastKPa = Math.min(...of.map(({ value }) => value!))
     if (!isSpent(last.value!, leastKPa)) return []
     const run = graphOf(site).run(subject)
+    const name = run ? ` in “${runName(site, run)}”` : ''
     const first = inOrder.find(({ value }) => isSpent(value!, leastKPa))!
     return [
       {
         kind: 'filter',
         subject,
-        what:
-          `The filter${run ? ` in “${runName(site, run)}”` : ''} takes ${Math.round(last.value!)} kPa, where it took ` +
-          `${Math.round(leastKPa)}: its cartridge is spent`,
+        what: say`The filter${name} takes ${pressure(last.value!)}, where it took ${pressure(leastKPa)}: its cartridge is
+          spent`,
         probability: last.value! >= SPENT_KPA ? 0.95 : 0.8,
         litresPerDay: 0,
         since: isoDate(dayNumber(first.at)),

@@ -1,8 +1,11 @@
+import type { Phrase } from '../../words'
+
 /** Something that looks odd: what, where, how likely, by how much, since when. */
 export interface Odd {
   kind: 'leak' | 'gains' | 'starts' | 'device' | 'chamber' | 'well' | 'filter'
   subject: string
-  what: string
+  /** In a sentence that has yet to end; its quantities are said in whoever's units. */
+  what: string | Phrase
   probability: number
   litresPerDay: number
   since: string

@@ -2,6 +2,7 @@ import { group, mean } from 'd3-array'
 import type { Odd } from './odd'
 import type { Kept } from '../keep'
 import { dayNumber, isoDate } from '../../climate'
+import { say, volume } from '../../words'
 import { graphOf, reached, runName, type Site } from '../../site'
 import type { LogReading } from '../../kinds'
 
@@ -32,21 +33,20 @@ export function startsCreeping(site: Site, log: readonly LogReading[], kept: Kep
   return creeping(log, kept.onDay).map(({ run, now, was }): Odd => {
     const line = graphOf(site).run(run)
     const drawnL = line ? drawnLPerDay(site, kept, line.to.node) : 0
+    const name = line ? ` of “${runName(site, line)}”` : ''
+    const often = say`The pump${name} starts ${Math.round(now)} times a day, where it started ${Math.round(was)}`
     const gives =
-      drawnL > 0 ? `; a start now gives about ${litres(drawnL / now)} where it gave ${litres(drawnL / was)}` : ''
+      drawnL > 0 ? say`; a start now gives about ${volume(drawnL / now)} where it gave ${volume(drawnL / was)}` : []
     return {
       kind: 'starts',
       subject: run,
-      what:
-        `The pump${line ? ` of “${runName(site, line)}”` : ''} starts ${Math.round(now)} times a day, where it ` +
-        `started ${Math.round(was)}${gives}: its pressure tank may be losing its gas`,
+      what: [...often, ...gives, ': its pressure tank may be losing its gas'],
       probability: Math.min(0.95, 1 - was / now),
       litresPerDay: 0,
       since: isoDate(kept.onDay - STARTS_DAYS),
     }
   })
 }
-const litres = (value: number): string => `${value < 10 ? value.toFixed(1) : Math.round(value)} L`
 
 /** What goes through a node a day of late: what is asked at the taps behind it, as the log has learned the use. */
 function drawnLPerDay(site: Site, { model, use }: Kept, nodeId: string): number {

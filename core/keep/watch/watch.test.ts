@@ -4,7 +4,10 @@ import { demoSite } from '../../../tests/demoSites'
 import { pressureTankAt, worksOf } from '../../../tests/waterworks'
 import { isoDate, dayNumber } from '../../climate'
 import { isPumped, reached, type Site } from '../../site'
+import { phraseText } from '../../words'
 import type { LogReading } from '../../kinds'
+
+const said = (odd: Odd | undefined): string => phraseText(odd?.what ?? '', 'metric')
 
 const site = demoSite('quillfern-ridge')
 const on = '2027-08-20'
@@ -52,7 +55,7 @@ describe('a well', () => {
   it('that gives less than at the same season in earlier years tells so', () => {
     const [odd] = watched([gave(740, 0.1), gave(370, 0.098), gave(3, 0.07)])
     expect(odd).toMatchObject({ kind: 'well', subject: well.id })
-    expect(odd!.what).toMatch(/29 % less/)
+    expect(said(odd)).toMatch(/29 % less/)
   })
   it('is not held against another season, nor against a little', () => {
     expect(watched([gave(185, 0.1), gave(3, 0.07)])).toEqual([])
@@ -95,7 +98,7 @@ describe('a pump', () => {
     const log = [...starts(90, 30, 8), ...starts(20, 0, 18)]
     const [odd] = watched(log)
     expect(odd!.kind).toBe('starts')
-    const [, now, was] = /about ([\d.]+) L where it gave ([\d.]+) L/.exec(odd!.what)!
+    const [, now, was] = /about ([\d.]+) L where it gave ([\d.]+) L/.exec(said(odd))!
     expect(Number(was) / Number(now)).toBeCloseTo(18 / 8, 0)
     expect(kinds(watched([...starts(90, 30, 8), ...starts(20, 0, 9)]))).toEqual([])
   })
@@ -119,9 +122,7 @@ describe('a device', () => {
   const of: Site = { ...site, devices: [device] }
   it('that told and has fallen silent is missed', () => {
     const log = Array.from({ length: 30 }, (_, at) => told(40 - at, at % 7))
-    expect(watched(log, of).map(({ what }) => what)).toEqual([
-      expect.stringMatching(/rain gauge has told nothing for 11/),
-    ])
+    expect(watched(log, of).map(said)).toEqual([expect.stringMatching(/rain gauge has told nothing for 11/)])
     expect(watched([...log, told(2, 1)], of)).toEqual([])
     // Nobody misses what never told.
     expect(watched([], of)).toEqual([])

@@ -36,13 +36,19 @@ export const useDevices = defineStore('devices', () => {
     },
   )
 
-  /** What an address answers; a stand-in that does not know the site is put up there first. */
+  /** Sites at which the stand-ins are known to be put up. */
+  const putUpAt = new Set<string>()
+  /** What an address answers; a stand-in that may not know the site is put up there first. */
   async function answerFrom(address: string, since: string): Promise<Response> {
     const url = `${address}${address.includes('?') ? '&' : '?'}${new URLSearchParams({ since }).toString()}`
     const ask = () => fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS), headers: { accept: 'application/json' } })
+    const { id } = store.site!
+    const standsIn = standInOf(address) !== undefined
+    if (standsIn && !putUpAt.has(id) && (await putUp(toRaw(store.site!)))) putUpAt.add(id)
     const answer = await ask()
-    if (answer.status !== 404 || !standInOf(address) || !store.site) return answer
-    return (await putUp(toRaw(store.site))) ? ask() : answer
+    // The server has begun anew, or its clock was turned far: it has forgotten.
+    if (answer.status !== 404 || !standsIn) return answer
+    return (await putUp(toRaw(store.site!))) ? ask() : answer
   }
 
   async function askOne(device: Device): Promise<DeviceRead | string> {
