@@ -23,6 +23,11 @@ it('takes the main views', async () => {
   await page.openDemo('brindle-yard')
   await page.go('/')
   await page.css('.card')
+  await page.until(
+    () => page.all('[data-glance]'),
+    all => all.length === 3,
+    'each as it stands today',
+  )
   await shoot('yard')
   await page.go('/new')
   await shoot('new-site')
