@@ -177,6 +177,16 @@ describe('chores', () => {
     expect(isoDate(nextSeasonDay(dayNumber('2027-05-15'), days))).toBe('2027-11-15')
     expect(isoDate(nextSeasonDay(dayNumber('2027-11-15'), days))).toBe('2028-05-15')
   })
+  it('come from paint and low points too: a stand, a painted tank, the drain of a line that stays full', () => {
+    const site = demoSite('quillfern-ridge')
+    const stems = (of: Site) => new Set(choresOf(of).map(({ id }) => id.slice(0, id.indexOf(':'))))
+    expect(stems(site).has('low-drain')).toBe(true)
+    const painted = build(site, setField('node', 'tank-1', 'cover', 'painted'))
+    expect(choresOf(painted).filter(({ id }) => id === 'paint:tank-1')).toHaveLength(1)
+    expect(
+      choresOf(build(site, setField('node', 'tank-1', 'cover', 'black'))).some(({ id }) => id === 'paint:tank-1'),
+    ).toBe(false)
+  })
   it('are those of this system’s own parts, with all that is told of them', () => {
     const chores = choresOf(demoSite('quillfern-ridge'))
     const ids = chores.map(({ id }) => id)

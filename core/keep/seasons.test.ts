@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { learnedFrom, lived, type Kept } from '.'
-import { monthsLived } from './seasons'
+import { cameLately, monthsLived } from './seasons'
 import { setUp } from '../../tests/sites'
 import { madeLog } from '../../tests/madeLogs'
 import { demoSite } from '../../tests/demoSites'
@@ -49,6 +49,22 @@ describe('what came and went', () => {
       years.reduce((sum, each) => sum + each[of], 0) / years.length
     expect(year.planned.spilledL / mean('spilledL')).toBeCloseTo(year.days / 365, 1)
     expect(year.planned.harvestL / (mean('caughtL') - mean('flushedL'))).toBeCloseTo(year.days / 365, 1)
+  })
+  it('of the last week is the end of it', () => {
+    const kept = keptOf(house, 8, { coefficient: 1, use: 1 })
+    const { startDay, rainMm } = kept.model.rain.series
+    const week = cameLately(kept, 7)
+    expect(week.rainMm).toBeCloseTo(
+      Array.from(rainMm.slice(-7)).reduce((sum, mm) => sum + mm, 0),
+      9,
+    )
+    expect(startDay + kept.model.days - 1).toBe(kept.onDay)
+    const all = cameLately(kept, kept.model.days)
+    const months = monthsLived(house, kept)
+    expect(all.usedL).toBeCloseTo(
+      months.reduce((sum, { was }) => sum + was.usedL, 0),
+      6,
+    )
   })
   it('is told by month and by season, which come to the same', () => {
     const kept = keptOf(house, 8, { coefficient: 1, use: 1 })

@@ -55,6 +55,15 @@ export function monthsLived(site: Site, kept: Kept): MonthLived[] {
   return [...months.values()].slice(-MOST_MONTHS)
 }
 
+/** What the last days of a log came to, its last day the newest. */
+export function cameLately(kept: Kept, days: number): Came {
+  let sum = NOTHING
+  eachDay(kept, (day, came) => {
+    if (day >= kept.model.days - days) sum = added(sum, came)
+  })
+  return sum
+}
+
 /** The mean year of the plan, month by month. */
 function plannedMonths(site: Site): Came[] {
   const { outlook } = readingOf(site)

@@ -2,6 +2,7 @@ import { learnedFrom } from './answer'
 import { expectedDoubts, plainDoubts } from './doubts'
 import { forecastOf, heldNow, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'
 import { inForce } from './learn/restricted'
+import { cameLately, type Came } from './seasons'
 import { watch } from './watch/watch'
 import type { Odd } from './watch/odd'
 import { dayNumber, isoDate } from '../climate'
@@ -38,7 +39,7 @@ export interface Backcast {
   saidL: Band
   isL: number
 }
-const BACK_DAYS = 28
+const [BACK_DAYS, WEEK_DAYS] = [28, 7]
 /** What would have been said four weeks ago, where there was a log to say it from. */
 export function backcast(site: Site, log: readonly LogReading[], kept: Kept): Backcast | undefined {
   const fromDay = kept.onDay - BACK_DAYS
@@ -66,6 +67,8 @@ export interface Today {
   /** All groups together by week: one in ten has less, the middle, one in ten has more. */
   weeks: [low: number, middle: number, high: number][]
   capL: number
+  /** What the last week came to. */
+  week: Came
   drawnLPerDay: number
   plannedLPerDay: number
   ration?: RationGain
@@ -122,6 +125,7 @@ export function today(
     spillShare: Array.from(days.spillShare),
     weeks: days.weeks,
     capL,
+    week: cameLately(kept, WEEK_DAYS),
     drawnLPerDay: days.drawnLPerDay,
     plannedLPerDay: plannedLPerDay(kept),
     ...rationOf(site, kept, runOut),

@@ -63,9 +63,16 @@ function redate({ id, at }: LogReading, { target }: Event): void {
   if (day) correct(id, { at: day + at.slice(10) })
 }
 const told = ref<string[]>([])
-async function readTable([file]: File[]): Promise<void> {
+const readTable = async ([file]: File[]): Promise<void> => void (await readText(await file!.text()))
+/** A table that was copied in a spreadsheet: its cells are parted by tabs. */
+const pasted = ref<string>()
+async function readPasted(): Promise<void> {
+  if (await readText(pasted.value ?? '')) pasted.value = undefined
+}
+/** Reads a table or a site's file into the log; true where any of it was read. What was not stays to be mended. */
+async function readText(text: string): Promise<boolean> {
   const { readLog } = await import('#core/exchange')
-  const { readings, photos: brought = [], problems } = readLog(await file!.text(), store.site!)
+  const { readings, photos: brought = [], problems } = readLog(text, store.site!)
   const before = store.site!.log?.length ?? 0
   const problem = readings.length ? store.make(moveOf('logReadings', { readings })) : undefined
   if (brought.length) await takeIn(await openAlbum(), store.site!.id, brought)
@@ -73,6 +80,7 @@ async function readTable([file]: File[]): Promise<void> {
     problem ?? `${counted(readings.length, 'line')} read, ${(store.site!.log?.length ?? 0) - before} of them new.`,
     ...problems,
   ]
+  return readings.length > 0
 }
 async function saveTable(): Promise<void> {
   const { logTable } = await import('#core/exchange')
@@ -86,8 +94,20 @@ async function saveTable(): Promise<void> {
     <QuickLog />
     <p class="small files">
       <FilePick accept=".csv,.txt,.json,text/csv" @files="readTable">Read a table or a site file</FilePick>
+      <button type="button" class="plain" data-paste @click="pasted = pasted === undefined ? '' : undefined">
+        Paste one
+      </button>
       <button v-if="all.length" type="button" class="plain" data-save="log" @click="saveTable">Save it as CSV</button>
     </p>
+    <form v-if="pasted !== undefined" class="paste" @submit.prevent="readPasted">
+      <textarea
+        v-model="pasted"
+        rows="5"
+        aria-label="A table, its first line the names of its columns"
+        placeholder="date, rain [mm], level [m]"
+      />
+      <button type="submit" class="move">Read it</button>
+    </form>
     <p v-for="words in told" :key="words" role="status" class="small">{{ words }}</p>
     <p v-if="!all.length" class="soft">
       Nothing is written yet. One level a week and the rain are enough to learn what the roof gives and what you use.
@@ -171,6 +191,21 @@ async function saveTable(): Promise<void> {
 }
 .out {
   white-space: nowrap;
+}
+.paste {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  max-width: 560px;
+}
+textarea {
+  width: 100%;
+  font: 14px var(--mono);
+  color: var(--ink);
+  background: var(--paper);
+  border: 1px solid var(--hair);
+  border-radius: 3px;
+  padding: 7px 9px;
 }
 input[type='date'] {
   font: inherit;

@@ -20,10 +20,17 @@ const doubted = computed(() => props.today.doubts.length)
     <h3>This week</h3>
     <p>
       <template v-if="rains.length"
-        >Rain: <b>{{ show(rainMm, 'rain') }}</b>.</template
+        >Rain <b>{{ show(rainMm, 'rain') }}</b>.</template
       >
       <template v-else>No rain was read.</template>
-      Drawn in the days to come: <b>{{ litres(today.drawnLPerDay) }}</b> a day; the plan asked
+      In came <b>{{ litres(today.week.harvestL) }}</b> from the roofs<template v-if="today.week.broughtL >= 1">
+        and <b>{{ litres(today.week.broughtL) }}</b> from well, main or cart</template
+      >; out went <b>{{ litres(today.week.usedL) }}</b> used<template v-if="today.week.spilledL >= 1">
+        and <b>{{ litres(today.week.spilledL) }}</b> spilled</template
+      >.
+    </p>
+    <p>
+      To be drawn in the days to come: <b>{{ litres(today.drawnLPerDay) }}</b> a day; the plan asked
       {{ litres(today.plannedLPerDay) }} of late.
     </p>
     <p v-if="doubted" class="soft small">

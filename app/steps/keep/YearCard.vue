@@ -2,12 +2,14 @@
 import { dayToday } from '~/fields/days'
 import { listed } from '#core/words'
 import { useSite } from '~/stores/site'
-import { cardCautions, yearCard } from '#core/keep'
+import { cardCautions, yearCard, type CardChore } from '#core/keep'
 
 /** The year's card for the shed door: twelve months, each with what comes round in it and a box to tick. */
 const store = useSite()
-const months = computed(() => yearCard(store.site!, store.site!.log ?? [], dayToday()))
+const card = computed(() => yearCard(store.site!, store.site!.log ?? [], dayToday()))
 const cautions = computed(() => cardCautions(store.site!))
+const wordsOf = ({ what, also, minutes }: CardChore): string =>
+  `${what}${also.length ? `; also ${listed(also)}` : ''} (${minutes} min)`
 const monthName = (from: string): string =>
   new Date(`${from}T12:00:00`).toLocaleDateString('en-GB', { month: 'long', year: 'numeric' })
 </script>
@@ -15,15 +17,19 @@ const monthName = (from: string): string =>
 <template>
   <div class="year" data-year-card>
     <h2 class="paper">{{ store.site!.name }}: the year’s chores</h2>
+    <section v-if="card.monthly.length" class="monthly">
+      <h4>Every month</h4>
+      <p v-for="chore in card.monthly" :key="chore.ids[0]">
+        {{ wordsOf(chore) }} <span class="boxes" aria-hidden="true">{{ '☐'.repeat(12) }}</span>
+      </p>
+    </section>
     <div class="months">
-      <section v-for="{ from, chores } in months" :key="from">
+      <section v-for="{ from, chores } in card.months" :key="from">
         <h4>{{ monthName(from) }}</h4>
         <p v-for="chore in chores" :key="chore.ids[0]">
-          <span class="box" aria-hidden="true">☐</span> {{ chore.what
-          }}<template v-if="chore.also.length">; also {{ listed(chore.also) }}</template>
-          <span class="soft small">{{ chore.minutes }} min</span>
+          <span class="box" aria-hidden="true">☐</span> {{ wordsOf(chore) }}
         </p>
-        <p v-if="!chores.length" class="soft small">Nothing.</p>
+        <p v-if="!chores.length" class="soft small">Nothing else.</p>
       </section>
     </div>
     <p v-for="caution in cautions" :key="caution" class="small">{{ caution }}</p>
@@ -50,6 +56,10 @@ p {
   line-height: 1.35;
   padding-left: 18px;
   text-indent: -18px;
+}
+.boxes {
+  letter-spacing: 3px;
+  white-space: nowrap;
 }
 .paper {
   display: none;

@@ -1,6 +1,6 @@
 import { ELECTRIC, months, type Chore, type Comes } from './chore'
 import { tankChores } from './tanks'
-import { nameOf, summerMonths, type Site } from '../../site'
+import { graphOf, nameOf, runName, summerMonths, type Run, type Site } from '../../site'
 import type { SiteNode } from '../../kinds'
 
 /** What chambers, tanks, pressure tanks, wells and spouts ask for. */
@@ -78,12 +78,30 @@ export function nodeChores(site: Site, node: SiteNode, cold: readonly number[]):
           comes: { by: 'season', days: [{ month: summerMonths(site.place.latitudeDeg).includes(0) ? 2 : 8, day: 15 }] },
         },
       ]
+    case 'joint':
+      return drainsOf(site, node.id).map(run => ({
+        id: `low-drain:${run.id}`,
+        subject: run.id,
+        what: `Open “${runName(site, run)}”, and let it run clear`,
+        why: 'What is washed down settles at the low point of a line that stays full.',
+        tools: ['bucket'],
+        minutes: [5, 15],
+        done: 'What comes out is clear, and it is shut again.',
+        skipping: 'Mud closes the line from below, and mosquitoes breed in what stands.',
+        comes: months(3),
+      }))
     case 'spout':
       return (node.bypassMonths ?? []).length ? bypassChores(node) : []
     default:
       return []
   }
 }
+
+/** Drains at the low point of a line: lines from a joint straight to where water may run away. */
+const drainsOf = (site: Site, joint: string): Run[] =>
+  graphOf(site)
+    .outOf(joint)
+    .filter(run => graphOf(site).node(run.to.node)?.kind === 'outfall')
 
 /** Turned over at the first of the months in which the roof's water goes to ground, and back at the end. */
 function bypassChores({ id, name, bypassMonths = [] }: Extract<SiteNode, { kind: 'spout' }>): Chore[] {

@@ -5,7 +5,7 @@ import type { Tank } from '../../kinds'
 
 /** What a tank asks for. */
 export function tankChores(tank: Tank, cold: readonly number[]): Chore[] {
-  const { id, name, ventMm, ports, gauge, base, inletStyle } = tank
+  const { id, name, ventMm, ports, gauge, base, inletStyle, cover } = tank
   const litres = tankNominalL(tank)
   const bleachMl =
     Math.round(chlorineDose({ volumeL: litres, doseMgPerL: 5, availableShare: 0.05 }).productMl / 10) * 10
@@ -52,6 +52,22 @@ export function tankChores(tank: Tank, cold: readonly number[]): Chore[] {
       skipping: 'It leans a little more each winter.',
       comes: months(12),
     }),
+    ...(base === 'stand' || cover === 'painted'
+      ? chore('paint', {
+          what: base === 'stand' ? `Paint the stand under ${name}` : `Look at the paint of ${name}`,
+          why:
+            base === 'stand'
+              ? 'Wood and steel that stand wet under a tank rot and rust unseen.'
+              : 'Where it has flaked light comes in, and what stands in the light turns green.',
+          tools: ['brush', 'paint', 'scraper'],
+          minutes: [60, 240],
+          ...tall,
+          done: 'No bare wood, rust or light place is left.',
+          skipping:
+            base === 'stand' ? 'Its posts go at the foot, where nobody looks.' : 'Algae, and water that smells.',
+          comes: months(36),
+        })
+      : []),
     ...(floats
       ? chore('intake', {
           what: `Pull up the floating intake of ${name}`,

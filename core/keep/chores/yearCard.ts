@@ -23,36 +23,43 @@ export interface CardMonth {
 }
 const MONTHS = 12
 
+/** The card of a year: what comes every month is said once, with a box for each. */
+export interface YearCard {
+  monthly: CardChore[]
+  months: CardMonth[]
+}
+
 /** The chores of the twelve months from the one that a day is in; what is late stands in the first. */
-export function yearCard(site: Site, log: readonly LogReading[], on: string): CardMonth[] {
+export function yearCard(site: Site, log: readonly LogReading[], on: string): YearCard {
   const first = dayNumber(`${on.slice(0, 7)}-01`)
   const months = Array.from({ length: MONTHS }, (_, at): CardMonth => ({
     from: isoDate(monthsAfter(first, at)),
     chores: [],
   }))
+  const monthly: CardChore[] = []
   const past = monthsAfter(first, MONTHS)
-  for (const chore of dueChores(site, log, on))
-    for (let day = dayNumber(chore.due), times = 0; day < past && times < MONTHS; times++) {
-      const shown = Math.max(day, dayNumber(on))
-      put(
-        months.find(({ from }) => from.slice(0, 7) === isoDate(shown).slice(0, 7)),
-        chore,
-        isoDate(shown),
-      )
-      day = nextTime(chore, shown)
-    }
-  for (const { chores } of months) chores.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
-  return months
-
-  function put(month: CardMonth | undefined, { id, what, subject, minutes }: Chore, day: string): void {
-    const stem = id.slice(0, id.indexOf(':'))
-    const alike = month?.chores.find(({ ids }) => ids[0]!.startsWith(`${stem}:`))
-    if (!alike) return void month?.chores.push({ ids: [id], what, also: [], day, minutes: minutes[1] })
-    alike.ids.push(id)
-    const where = site.roofs.find(roof => roof.id === subject)?.name ?? placeName(site, subject)
-    if (!alike.also.includes(where)) alike.also.push(where)
-    alike.minutes += minutes[1]
+  for (const chore of dueChores(site, log, on)) {
+    if (chore.comes.by !== 'season' && chore.comes.months === 1) put(site, monthly, chore, chore.due)
+    else
+      for (let day = dayNumber(chore.due), times = 0; day < past && times < MONTHS; times++) {
+        const shown = isoDate(Math.max(day, dayNumber(on)))
+        put(site, months.find(({ from }) => from.slice(0, 7) === shown.slice(0, 7))!.chores, chore, shown)
+        day = nextTime(chore, dayNumber(shown))
+      }
   }
+  for (const { chores } of months) chores.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
+  return { monthly, months }
+}
+
+/** Puts a chore among others, beside those of its kind. */
+function put(site: Site, among: CardChore[], { id, what, subject, minutes }: Chore, day: string): void {
+  const stem = id.slice(0, id.indexOf(':'))
+  const alike = among.find(({ ids }) => ids[0]!.startsWith(`${stem}:`))
+  if (!alike) return void among.push({ ids: [id], what, also: [], day, minutes: minutes[1] })
+  alike.ids.push(id)
+  const where = site.roofs.find(roof => roof.id === subject)?.name ?? placeName(site, subject)
+  if (!alike.also.includes(where) && !alike.what.includes(where)) alike.also.push(where)
+  alike.minutes += minutes[1]
 }
 /** When it comes round again once it is done on a day. */
 const nextTime = ({ comes }: Chore, day: number): number =>

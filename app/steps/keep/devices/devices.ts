@@ -65,9 +65,11 @@ export const useDevices = defineStore('devices', () => {
       if (device.kind === 'forecast') promised.value = promisedFrom(read.ahead, tomorrow())
       return read
     } catch (error) {
-      return error instanceof DOMException && error.name === 'TimeoutError'
-        ? `It did not answer within ${PATIENCE_MS / 1000} seconds.`
-        : 'It cannot be reached: there is no network, or it is off.'
+      if (error instanceof DOMException && error.name === 'TimeoutError')
+        return `It did not answer within ${PATIENCE_MS / 1000} seconds.`
+      return standInOf(device.address)
+        ? 'It cannot be reached: there is no network.'
+        : 'It cannot be reached: there is no network, it is off, or the server was not told that it may be asked.'
     }
   }
 
@@ -96,10 +98,10 @@ export const useDevices = defineStore('devices', () => {
     }
     busy.value = false
     if (!lines.length || store.site?.id !== site.id) return
-    store.makeAll(
-      [moveOf('logReadings', { readings: lines })],
-      `${counted(lines.length, 'line')} from the ${listed(names)}`,
-    )
+    const label = `${counted(lines.length, 'line')} from the ${listed(names)}`
+    const problem = store.makeAll([moveOf('logReadings', { readings: lines })], label)
+    if (problem)
+      for (const source of new Set(lines.map(each => each.source!))) states.value[source]?.problems.push(problem)
   }
 
   /** Asks those that are due. */
