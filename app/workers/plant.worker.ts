@@ -54,6 +54,8 @@ const face = {
     const apart = one && two && tellsApart(site, one, two, taken)
     return { ranked: ranked.slice(0, SHOWN), ...(apart ? { apart } : {}) }
   },
+  /** What would be read with nothing broken. */
+  whole: (site: Site): Taken => readingsWith(site, undefined),
   /** Breaks something and keeps it to itself; the kinds it may be. */
   hide(site: Site, of: string, chance: number, tell: (share: number) => void): FaultId[] {
     const all = causesFor(site, of, tell).filter(({ fault, taken }) => fault && isNoticed(taken, causes!.all[0]!.taken))

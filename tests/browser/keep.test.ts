@@ -111,6 +111,18 @@ describe('what it is doing', () => {
   })
 })
 
+describe('something odd', () => {
+  it('is looked into at Try, with what was read filled in', async () => {
+    await page.openDemo('brindle-yard', 'keep')
+    const reads = encodeURIComponent(JSON.stringify({ 'falls:tank-1': 0.03, 'falls:nowhere': 1 }))
+    await page.go(`/site/brindle-yard/try?reads=${reads}`)
+    await page.css('.section svg')
+    await page.subject('mine')
+    const field = '[data-notes="mine"] input[aria-label^="fall of Top drum"]'
+    expect(await (await page.css(field)).getAttribute('value')).toMatch(/^(0\.03 m|3 cm|30 mm)$/)
+  })
+})
+
 describe('the binder', () => {
   it('is one document with all that a stranger needs, opened again', async () => {
     await page.openDemo('quillfern-ridge', 'keep')

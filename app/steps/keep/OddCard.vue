@@ -14,7 +14,10 @@ const { pickTopic } = useSelection()
 /** Where it is looked into, with what was found filled in. */
 const inTry = computed(() => ({
   path: `/site/${store.site!.id}/try`,
-  query: props.odd.reads ? { reads: JSON.stringify(props.odd.reads) } : {},
+  query: {
+    ...(props.odd.reads ? { reads: JSON.stringify(props.odd.reads) } : {}),
+    ...(props.odd.times ? { times: JSON.stringify(props.odd.times) } : {}),
+  },
 }))
 const sure = computed(() => Math.round(100 * Math.min(0.99, props.odd.probability)))
 </script>

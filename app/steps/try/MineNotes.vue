@@ -9,12 +9,11 @@ import { FAULTS, readingPlaces, type Ranked, type Taken } from '#core/plant'
 
 /** Readings from the real yard: what may be the matter there, and the reading that would tell the first two apart. */
 const store = useSite()
-const { diagnose, progress, failure, stop } = useCauses()
-const taken = reactive<Taken>({ ...broughtIn() })
-/** Readings that were brought along from Keep; only those that are such. */
-function broughtIn(): Taken {
+const { diagnose, whole: wholeSite, progress, failure, stop } = useCauses()
+/** Readings that were brought along from Keep, by their ids; only those that are such. */
+function broughtIn(name: 'reads' | 'times'): Taken {
   try {
-    const brought = JSON.parse(String(useRoute().query.reads ?? '{}')) as Record<string, unknown>
+    const brought = JSON.parse(String(useRoute().query[name] ?? '{}')) as Record<string, unknown>
     const known = new Set(readingPlaces(store.site!).map(({ id }) => id))
     const read = Object.entries(brought).filter(([id, value]) => known.has(id) && Number.isFinite(value))
     return Object.fromEntries(read) as Taken
@@ -22,6 +21,13 @@ function broughtIn(): Taken {
     return {}
   }
 }
+const taken = reactive<Taken>({ ...broughtIn('reads') })
+/** What has become so many times as often is that many times what it would be with nothing broken. */
+const times = broughtIn('times')
+onMounted(async () => {
+  const whole = Object.keys(times).length ? await wholeSite() : undefined
+  for (const [id, factor] of Object.entries(times)) if (whole?.[id]) taken[id] ??= whole[id] * factor
+})
 const asked = computed(() => readingPlaces(store.site!).map(place => askedOf(store.site!, place)))
 const answer = shallowRef<{ ranked: Ranked[]; apart?: string }>()
 const SOME_SHARE = 0.02

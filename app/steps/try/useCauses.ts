@@ -30,6 +30,7 @@ export function useCauses() {
     progress,
     failure,
     diagnose: (taken: Taken) => asked(() => face.ask().diagnose(light(), key(), taken, tell)),
+    whole: () => asked(() => face.ask().whole(light())),
     hide: () => asked(() => face.ask().hide(light(), key(), Math.random(), tell)),
     read: (id: string, turned?: { part: string; open: boolean }) =>
       turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id),

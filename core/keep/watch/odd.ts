@@ -11,4 +11,6 @@ export interface Odd {
   since: string
   /** What it comes to as readings of the plant, by their ids, for whoever looks for what is behind it. */
   reads?: Record<string, number>
+  /** Readings that have become so many times what they were. */
+  times?: Record<string, number>
 }

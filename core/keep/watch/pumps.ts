@@ -44,6 +44,7 @@ export function startsCreeping(site: Site, log: readonly LogReading[], kept: Kep
       probability: Math.min(0.95, 1 - was / now),
       litresPerDay: 0,
       since: isoDate(kept.onDay - STARTS_DAYS),
+      times: { [`starts:${run}`]: now / was },
     }
   })
 }

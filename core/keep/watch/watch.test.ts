@@ -97,7 +97,7 @@ describe('a pump', () => {
   it('that starts twice as often tells what a start now gives; a few more are nothing', () => {
     const log = [...starts(90, 30, 8), ...starts(20, 0, 18)]
     const [odd] = watched(log)
-    expect(odd!.kind).toBe('starts')
+    expect(odd).toMatchObject({ kind: 'starts', times: { [`starts:${pumped.id}`]: 18 / 8 } })
     const [, now, was] = /about ([\d.]+) L where it gave ([\d.]+) L/.exec(said(odd))!
     expect(Number(was) / Number(now)).toBeCloseTo(18 / 8, 0)
     expect(kinds(watched([...starts(90, 30, 8), ...starts(20, 0, 9)]))).toEqual([])
