@@ -10,9 +10,16 @@ import type { YardEntry } from '~/stores/yard'
 const props = defineProps<{ entry: YardEntry }>()
 const yard = useYard()
 const glance = shallowRef<Glance>()
+const failed = ref(false)
 watch(
   () => props.entry.changedAt,
-  async () => (glance.value = await yard.glanceAt(props.entry.id, dayToday()).catch(() => undefined)),
+  async () => {
+    failed.value = false
+    glance.value = await yard.glanceAt(props.entry.id, dayToday()).catch(() => {
+      failed.value = true
+      return undefined
+    })
+  },
   { immediate: true },
 )
 const litres = (value: number) => showVolume(value, props.entry.site.standards.units).text
@@ -32,6 +39,7 @@ const lasts = computed(() => {
     }}<template v-if="glance.due">; {{ glance.due }} {{ glance.due === 1 ? 'chore' : 'chores' }} due</template>.
     <span v-if="glance.odd" class="odd">{{ phraseText(glance.odd, entry.site.standards.units) }}.</span>
   </p>
+  <p v-else-if="failed" class="small soft">What its log says today could not be worked out; open it to see why.</p>
 </template>
 
 <style scoped>

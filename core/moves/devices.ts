@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { defineMove, freshId, Impossible } from './move'
+import { linesOf } from './log'
+import { defineMove, Impossible } from './move'
+import { freeId, idsOf } from '../site'
 import { DEVICE_KIND_IDS, DEVICE_KINDS } from '../kinds'
 
 /** A device that tells readings by itself, at the address where it is asked. */
@@ -13,7 +15,10 @@ export const addDevice = defineMove({
   label: ({ kind }) => `Add a ${DEVICE_KINDS[kind].name}`,
   apply(site, { kind, address, name, subject }) {
     const { name: usual, everyMinutes } = DEVICE_KINDS[kind]
-    const device = { id: freshId(site, `device-${kind}`), kind, name: name ?? usual, address, everyMinutes }
+    // What another told before it was taken out stays that one's own.
+    const sources = linesOf(site).flatMap(({ source }) => (source === undefined ? [] : [source]))
+    const id = freeId(new Set([...idsOf(site), ...sources]), `device-${kind}`, 1)
+    const device = { id, kind, name: name ?? usual, address, everyMinutes }
     site.devices = [...(site.devices ?? []), { ...device, ...(subject ? { subject } : {}) }]
   },
 })

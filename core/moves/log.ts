@@ -7,7 +7,7 @@ import { freeId, type Site } from '../site'
 const noun = (kind: keyof typeof READING_KINDS): string => READING_KINDS[kind].name
 
 /** A log as it stands, to be looked through: thousands of lines are not made into drafts for it. */
-const linesOf = ({ log = [] }: Site): readonly LogReading[] => (isDraft(log) ? original(log)! : log)
+export const linesOf = ({ log = [] }: Site): readonly LogReading[] => (isDraft(log) ? original(log)! : log)
 
 /** Writes a line into the log. */
 export const logReading = defineMove({

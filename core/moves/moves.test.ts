@@ -30,6 +30,19 @@ const roofed = (areaSideM = 8) =>
 const chamberOf = (site: Site) => site.nodes.find(node => node.kind === 'chamber') as NodeOf<'chamber'>
 const tank = (site: Site, id: string) => nodeById(site, id) as NodeOf<'tank'>
 
+describe('a device', () => {
+  it('that is put up after another was taken out is another, whose lines are its own', () => {
+    const add = moveOf('addDevice', { kind: 'rain', address: '/x' })
+    const first = build(roofed(), add)
+    const { id } = first.devices![0]!
+    const told = { id: 'a', at: '2027-04-18', kind: 'rain', value: 3, source: id } as const
+    const again = build(first, moveOf('logReadings', { readings: [told] }), moveOf('dropDevice', { device: id }), add)
+    expect(again.devices).toHaveLength(1)
+    expect(again.devices![0]!.id).not.toBe(id)
+    expect(again.log).toEqual([told])
+  })
+})
+
 describe('every move', () => {
   it('has a label a person can read in the undo list', () => {
     const site = roofed()

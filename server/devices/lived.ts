@@ -19,9 +19,13 @@ export const LIVES: Record<string, Life> = {
   'brindle-yard': { seed: 23, coefficient: 0.94, use: 0.9, every: 7 },
   'cinder-tor': { seed: 31, coefficient: 0.8, use: 1.05, every: 14 },
 }
+/** Another site, another weather; the same one always the same. */
+const seedOf = (siteId: string): number =>
+  [...siteId].reduce((seed, letter) => (seed * 31 + letter.charCodeAt(0)) % 1_000_003, 7)
+
 /** How any other is: the roof gives a little less than planned, and a little more is used. */
 export const lifeAt = (siteId: string): Life =>
-  LIVES[siteId] ?? { seed: Math.floor(spread(siteId.length, 7) * 1e6), coefficient: 0.9, use: 1.1, every: 7 }
+  LIVES[siteId] ?? { seed: seedOf(siteId), coefficient: 0.9, use: 1.1, every: 7 }
 
 /** The days as they truly were: rain, what stood in each group of tanks at the end of each, what each use drew. */
 export interface LivedDays {

@@ -68,7 +68,7 @@ const subject = computed(() => {
 function choose(of: Of): void {
   open.value = open.value === of ? undefined : of
   day.value = dayToday()
-  problem.value = said.value = photo.value = undefined
+  problem.value = said.value = undefined
   void nextTick(() => input.value?.focus())
 }
 async function take(): Promise<void> {

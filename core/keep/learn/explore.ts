@@ -37,16 +37,17 @@ export function explored(begin: Belief, days: number, costOf: (theta: Theta) => 
     const wide = widened(covariance)
     const root = squareRoot(wide)
     const { of: precision, logDet } = inverse(wide)!
+    const middle = theta
+    const random = (): number[] => {
+      const z = [normal(), normal(), normal()]
+      return middle.map((value, of) => value + dot(root[of]!, z))
+    }
     for (let at = 0; at < count; at++) {
       // Each is tried with its mirror image, so that the middle is not off by chance.
-      const drawn = at % 2 ? tried.at(-1)!.theta.map((value, of) => 2 * theta[of]! - value) : random()
-      const off = drawn.map((value, of) => value - theta[of]!)
+      const drawn = at % 2 ? tried.at(-1)!.theta.map((value, of) => 2 * middle[of]! - value) : random()
+      const off = drawn.map((value, of) => value - middle[of]!)
       const proposed = -(dot(off, times(precision, off)) + logDet) / 2
       tried.push({ theta: drawn as Theta, log: -costOf(drawn as Theta) - proposed })
-      function random(): number[] {
-        const z = [normal(), normal(), normal()]
-        return theta.map((value, of) => value + dot(root[of]!, z))
-      }
     }
     ;({ theta, covariance } = weighed(tried))
   }

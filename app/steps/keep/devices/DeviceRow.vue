@@ -53,8 +53,8 @@ onMounted(async () => {
   if (standIn.value) failure.value = await failureOf(standIn.value)
 })
 async function fail(next: Failure): Promise<void> {
-  failure.value = next
-  await setFailure(standIn.value!, next).catch(() => undefined)
+  const taken = await setFailure(standIn.value!, next).catch(() => undefined)
+  if (taken?.ok) failure.value = next
   await devices.ask(props.device.id)
 }
 const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice', { device: props.device.id, ...of }))
