@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
   test: {
-    include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
+    include: ['{app,core,demo}/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
     // The core keeps no state, so the files can share one load of it: half the time of loading it for each.
     pool: 'threads',
     isolate: false,

@@ -2,7 +2,16 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank, put } from '../tests/sites'
 import { nodeById, portHeightM, readSiteText, type Site } from '../core/site'
-import { drawSection, eavesM, roofRiseM, slotOfNode, standingWater, stormLines, type Drawing } from '../core/section'
+import {
+  seenOf,
+  drawSection,
+  eavesM,
+  roofRiseM,
+  slotOfNode,
+  standingWater,
+  stormLines,
+  type Drawing,
+} from '../core/section'
 import { moveOf } from '../core/moves'
 
 function demo(name: string): Site {
@@ -40,11 +49,12 @@ describe('Quillfern Ridge cut through', () => {
     }
   })
   it('colours each line by where its water came from, and treated water from the lamp on', () => {
-    const water = (id: string) => routeOf(drawing, id).stretches.map(stretch => stretch.water)
+    const water = (id: string) =>
+      seenOf(routeOf(drawing, id), 0, drawing.widthPx)!.stretches.map(stretch => stretch.water)
     expect(water('lift-line')).toEqual(['well'])
     expect(water(site.runs.find(run => run.from.port === 'overflow')!.id)).toEqual(['spill'])
     expect(water('to-kitchen')).toEqual(['roof', 'treated'])
-    const [before, after] = routeOf(drawing, 'to-kitchen').stretches
+    const [before, after] = seenOf(routeOf(drawing, 'to-kitchen'), 0, drawing.widthPx)!.stretches
     expect(after!.points[0]).toEqual(before!.points.at(-1))
   })
   it('keeps the parts of a line in their order along it, pump near the start and float at the end', () => {

@@ -3,11 +3,11 @@ import type { Site } from '#core/site'
 import type { LogReading } from '#core/kinds'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
-/** The document of a site, apart from what is told of it: heads are read often, documents when a site is opened. */
-export interface StoredDocument {
-  id: string
-  site: Site
-}
+/**
+ * The document of a site, apart from what is told of it: heads are read often, documents when a site is opened. It is
+ * kept as its text, which a browser stores without taking it apart; one kept by an earlier version lies there whole.
+ */
+export type StoredDocument = { id: string } & ({ text: string } | { site: Site })
 /** The rain record of a site, apart from the rest of it: it is long, and hardly ever changes. */
 export interface StoredRecord {
   id: string
@@ -33,7 +33,7 @@ export interface StoredPhoto {
 
 export class Database extends Dexie {
   sites!: EntityTable<StoredHead, 'id'>
-  documents!: EntityTable<StoredDocument, 'id'>
+  documents!: Table<StoredDocument, string>
   steps!: Table<StoredStep, [string, number]>
   records!: EntityTable<StoredRecord, 'id'>
   photos!: EntityTable<StoredPhoto, 'id'>

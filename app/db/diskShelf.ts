@@ -1,5 +1,5 @@
 import Dexie, { liveQuery } from 'dexie'
-import type { Database } from './database'
+import type { Database, StoredDocument } from './database'
 import { writtenOver, type Shelf, type StoredSite } from './shelf'
 import type { Writing } from '#core/moves'
 import type { Site } from '#core/site'
@@ -9,6 +9,9 @@ function light({ log: _log, ...site }: Site): Site {
   const { daily: _daily, ...climate } = site.climate
   return { ...site, climate }
 }
+
+const siteOf = (document: StoredDocument): Site =>
+  'text' in document ? (JSON.parse(document.text) as Site) : document.site
 
 /** The shelf on this machine's disk. What fails comes back as the browser's own error. */
 export function diskShelf(database: Database): Shelf {
@@ -24,7 +27,7 @@ export function diskShelf(database: Database): Shelf {
     const read = [sites.get(id), documents.get(id), all(id).toArray(), records.get(id), logged] as const
     const [head, document, found, record, lines] = await Promise.all(read)
     if (!head || !document) return undefined
-    const full: Site = { ...document.site }
+    const full: Site = { ...siteOf(document) }
     if (record) full.climate = { ...full.climate, daily: record.daily }
     if (lines.length) full.log = lines.map(({ reading }) => reading)
     return { stored: { ...head, site: full }, steps: found }
@@ -32,9 +35,9 @@ export function diskShelf(database: Database): Shelf {
   async function everySite(): Promise<StoredSite[]> {
     const heads = await sites.orderBy('changedAt').reverse().toArray()
     const found = await documents.bulkGet(heads.map(({ id }) => id))
-    return heads.flatMap((head, at) => (found[at] ? [{ ...head, site: found[at].site }] : []))
+    return heads.flatMap((head, at) => (found[at] ? [{ ...head, site: siteOf(found[at]) }] : []))
   }
-  const keepDocument = (id: string, site: Site) => documents.put({ id, site: light(site) })
+  const keepDocument = (id: string, site: Site) => documents.put({ id, text: JSON.stringify(light(site)) })
   const keepRecord = (id: string, { climate: { daily } }: Site): Promise<unknown> =>
     daily ? records.put({ id, daily }) : records.delete(id)
 

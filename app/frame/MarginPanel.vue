@@ -6,6 +6,7 @@ import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
 import FindingCard from '~/frame/FindingCard.vue'
 import { useResults } from '~/stores/results'
+import { fewAtATime } from '~/stores/fewAtATime'
 import { unchanged } from '~/stores/unchanged'
 import type { StepFinding } from '#core/review'
 
@@ -29,7 +30,8 @@ const findings = computed<StepFinding[]>(() => {
 /** Where one check finds many alike, the first speaks for them. */
 const FEW = 2
 const NONE: StepFinding[] = []
-const cards = computed(() => {
+const cardOf = (card: { finding: StepFinding }) => card.finding.id
+const allCards = computed(() => {
   const byCheck = group(findings.value, finding => finding.check)
   return findings.value.flatMap(finding => {
     const same = byCheck.get(finding.check)!
@@ -37,6 +39,11 @@ const cards = computed(() => {
     return same[0] === finding ? [{ finding, alike: same.slice(1) }] : []
   })
 })
+const cards = fewAtATime(
+  unchanged(() => allCards.value, cardOf),
+  cardOf,
+  () => 8,
+)
 const told = computed(() => {
   const wrong = findings.value.filter(finding => finding.severity === 'wrong').length
   const all = counted(findings.value.length, 'finding')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import SubjectIndex from './SubjectIndex.vue'
+import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { StepDefinition } from '~/steps/step'
@@ -13,6 +14,12 @@ const PartBar = defineAsyncComponent(() => import('~/section/PartBar.vue'))
 const TrialBar = defineAsyncComponent(() => import('./TrialBar.vue'))
 const { subjects, subject, pick, markOf } = useSubject(() => props.step)
 const notes = useTemplateRef('notes')
+/** The notes come after the index, in a task of their own. */
+const opened = ref(false)
+onMounted(async () => {
+  await nextTask()
+  opened.value = true
+})
 // Two sources, not one list of them, which would be another list after every edit.
 watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollTo({ top: 0 }))
 </script>
@@ -23,7 +30,7 @@ watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollT
     <div ref="notes" class="notes" :data-of="subject?.id">
       <TrialBar v-if="store.trialFrom !== undefined" />
       <PartBar v-if="runId !== undefined && !step.partByPart" />
-      <component :is="step.sheet" :key="step.id" :subject="subject" />
+      <component :is="step.sheet" v-if="opened" :key="step.id" :subject="subject" />
     </div>
   </section>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fewAtATime } from '~/stores/fewAtATime'
+import { unchanged } from '~/stores/unchanged'
 import { MARK_WORDS, type StepMark, type Subject } from '~/steps/step'
 
 /** The subjects of a step, a line each with its mark and key figure; arrows walk them. */
@@ -9,6 +11,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [subject: Subject] }>()
 const list = useTemplateRef('list')
+const idOf = ({ id }: Subject) => id
+const lines = fewAtATime(
+  unchanged(() => props.subjects, idOf),
+  idOf,
+  () => 40,
+)
 
 function walk(by: number): void {
   const at = props.subjects.findIndex(subject => subject.id === props.current?.id)
@@ -28,7 +36,7 @@ function walk(by: number): void {
     @keydown.up.prevent="walk(-1)"
   >
     <button
-      v-for="subject in subjects"
+      v-for="subject in lines"
       :key="subject.id"
       type="button"
       :aria-current="subject.id === current?.id"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { pathOf } from '~/section/path'
 import { useSelection } from '~/stores/useSelection'
-import type { Route } from '#core/section'
+import type { SeenRoute } from '#core/section'
 
 /** One run from end to end, in the colour and pattern of its water. */
-const props = defineProps<{ route: Route; selected: boolean }>()
+const props = defineProps<{ route: SeenRoute; selected: boolean }>()
 const { pickRun } = useSelection()
 const whole = computed(() => pathOf(props.route.points))
 </script>
@@ -24,12 +24,18 @@ const whole = computed(() => pathOf(props.route.points))
     <path :d="whole" class="reach" />
     <path v-if="selected" :d="whole" class="glow" />
     <template v-for="(stretch, index) in route.stretches" :key="index">
-      <path :d="pathOf(stretch.points)" class="line" :class="stretch.water" />
+      <path
+        :d="pathOf(stretch.points)"
+        class="line"
+        :class="stretch.water"
+        :stroke-dashoffset="stretch.beforePx || undefined"
+      />
       <path
         v-if="stretch.water === 'main' || stretch.water === 'treated'"
         :d="pathOf(stretch.points)"
         class="over"
         :class="stretch.water"
+        :stroke-dashoffset="stretch.beforePx || undefined"
       />
     </template>
   </g>

@@ -2,11 +2,11 @@
 import PartSymbol from '~/section/PartSymbol.vue'
 import { useShown } from '~/section/shown'
 import { useSelection } from '~/stores/useSelection'
-import type { Route } from '#core/section'
+import type { SeenRoute } from '#core/section'
 import { PART_KINDS } from '#core/kinds'
 
 /** The parts of a run, above all lines, so that none is crossed out. Those of the picked run are walked with Tab too. */
-defineProps<{ route: Route; selected: boolean }>()
+defineProps<{ route: SeenRoute; selected: boolean }>()
 const { pickRun, partId } = useSelection()
 const shown = useShown()
 </script>

@@ -8,13 +8,24 @@ import SectionNode from '~/section/SectionNode.vue'
 import SpoutSymbol from '~/section/SpoutSymbol.vue'
 import TapSymbol from '~/section/TapSymbol.vue'
 import { provideDrawing } from '~/section/drawn'
+import { isLarge } from '~/section/pictureBeside'
+import { fewAtATime } from '~/stores/fewAtATime'
 import { unchanged } from '~/stores/unchanged'
 import { useShown } from '~/section/shown'
 import { useResults } from '~/stores/results'
 import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
 import { designStorm, graphOf } from '#core/site'
-import { standingWater, stormLines, type Picture, type Route, type Slot, type VerticalScale } from '#core/section'
+import {
+  seenOf,
+  standingWater,
+  stormLines,
+  type Label,
+  type Picture,
+  type SeenRoute,
+  type Slot,
+  type VerticalScale,
+} from '#core/section'
 import { poolsOf } from '#core/balance'
 
 /**
@@ -38,18 +49,22 @@ const onLine = (points: [number, number][]) =>
 
 const keyOf = (slot: Slot) =>
   slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id
-const slots = unchanged(() => drawing.value.slots.filter(slot => seen(slot.x, slot.x + slot.width)), keyOf)
-const lines = unchanged(
-  () => drawing.value.routes.filter(route => onLine(route.points)),
-  (route: Route) => route.runId,
+const seenSlots = unchanged(() => drawing.value.slots.filter(slot => seen(slot.x, slot.x + slot.width)), keyOf)
+const runOf = (route: SeenRoute) => route.runId
+const seenLines = unchanged(
+  () => drawing.value.routes.flatMap(route => seenOf(route, props.fromPx, props.toPx) ?? []),
+  runOf,
 )
+/** Of a large site so many are drawn in one task. */
+const most = (few: number) => (isLarge(site.value) ? few : Infinity)
+const slots = fewAtATime(seenSlots, keyOf, () => most(16))
+const lines = fewAtATime(seenLines, runOf, () => most(24))
 const routes = computed(() =>
   [...lines.value].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
 )
-const labels = unchanged(
-  () => props.picture.labels.filter(label => seen(label.x, label.x + label.width)),
-  label => `${label.of} ${label.role}`,
-)
+const wordsOf = (label: Label) => `${label.of} ${label.role}`
+const seenLabels = unchanged(() => props.picture.labels.filter(label => seen(label.x, label.x + label.width)), wordsOf)
+const labels = fewAtATime(seenLabels, wordsOf, () => most(32))
 const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
   computed(() => slots.value.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]

@@ -59,12 +59,12 @@ const drawing = computed(() => picture.value?.drawing)
 const site = computed(() => drawing.value?.site ?? store.site!)
 /** Whether some of the drawing lies outside its frame. */
 const beyond = computed(() => (drawing.value?.widthPx ?? 0) > framePx.value + 1)
-/** What is drawn of a wide drawing: what stands in the frame, and half a frame or more to either side. */
-const halfPx = computed(() => Math.max(1, framePx.value) / 2)
-const halves = computed(() => Math.floor(shiftPx.value / halfPx.value))
+/** What is drawn of a wide drawing: what stands in the frame, and a quarter of a frame or more to either side. */
+const quarterPx = computed(() => Math.max(1, framePx.value) / 4)
+const quarters = computed(() => Math.floor(shiftPx.value / quarterPx.value))
 const [fromPx, toPx] = [
-  computed(() => (halves.value - 1) * halfPx.value),
-  computed(() => (halves.value + 4) * halfPx.value),
+  computed(() => (quarters.value - 1) * quarterPx.value),
+  computed(() => (quarters.value + 6) * quarterPx.value),
 ]
 /** What is picked elsewhere is brought into the frame. */
 watch([nodeId, runId], () => {

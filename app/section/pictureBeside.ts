@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { turns } from '~/workers/pageTurns'
 import type { SectionWorker } from '~/workers/section.worker'
 import { bandsOf, pictureOf, received, type Frame, type Held, type HeldPicture, type Picture } from '#core/section'
 import type { Site } from '#core/site'
@@ -24,7 +25,8 @@ async function laidOut(site: Site, frame: Frame, held?: Held): Promise<Picture> 
   const { daily: _daily, ...climate } = site.climate
   const kept = held && { ...held, scale: bandsOf(held.scale) }
   const bare = { ...site, climate, options: [] }
-  const { number, picture } = await face.picture(bare, frame, kept, last?.number)
+  const drawing = face
+  const { number, picture } = await turns.inTurn('drawing', () => drawing.picture(bare, frame, kept, last?.number))
   const [made, now] = received(picture, site, last?.picture)
   last = { number, picture: now }
   return made

@@ -22,6 +22,8 @@ export function useDrawing(
   async function layOut(): Promise<void> {
     busy = true
     while (newest) {
+      // The figures are asked for in the same breath, and come first.
+      await nextTask()
       const site = newest
       newest = undefined
       const made = await pictureBeside(site, frame.value, held.value)

@@ -1,4 +1,4 @@
-import { proxy } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import { yearFace } from '~/workers/yearFace'
 import type { Weighed, Weighing } from '#core/options'
 import type { Way } from '#core/moves'
@@ -14,8 +14,11 @@ import type {
 } from '#core/balance'
 import type { Review } from '#core/review'
 import type { ReferenceYears } from '#core/climate'
-import type { Told } from '~/workers/year.worker'
+import type { Site } from '#core/site'
+import type { Told, YearWorker } from '~/workers/year.worker'
 import { usesIn, type UsesByYear } from '~/workers/usesByYear'
+import { turns } from '~/workers/pageTurns'
+import type { Turn } from '~/workers/turns'
 import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 
@@ -45,13 +48,15 @@ export const useResults = defineStore('results', () => {
   const aside = yearFace()
   /** Share done of a computation that takes longer than a blink. */
   const progress = ref<number>()
-  /** The revision that was asked about last, and the clock that says it takes long. */
+  /** The revision that was asked about last, the turn in which it is, and the clock that says it takes long. */
   let asked = -1
+  let turn: Turn | undefined
   let slow: ReturnType<typeof setTimeout> | undefined
 
   /** Ends whatever is being computed; the last answer stays, and is said to be old. */
   function stop(): void {
     years.stop()
+    turn?.end()
     settle()
     failure.value = 'Stopped. The figures shown are from before the last change.'
   }
@@ -61,59 +66,59 @@ export const useResults = defineStore('results', () => {
     progress.value = undefined
   }
 
+  /** Asks about the site as it stands, once what is more urgent is known. */
+  function asideOf<Answer>(question: (face: Remote<YearWorker>, light: Site) => Promise<Answer>): Promise<Answer> {
+    const site = store.site!
+    return turns.inTurn('aside', async () => {
+      const { face, light } = await aside.ready(site)
+      return question(face, light)
+    })
+  }
+
   /** What a first-flush chamber keeps out and costs; undefined where no roof reaches it. */
   async function flush(chamberId: string): Promise<FlushTrade | undefined> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.flush(light, chamberId)
+    return asideOf((face, light) => face.flush(light, chamberId))
   }
 
   /** What follows from shutting a valve; nothing where none is asked about. */
   async function shut(partId: string | undefined): Promise<ShutEffect | undefined> {
     if (!partId) return undefined
-    const { face, light } = await aside.ready(store.site!)
-    return face.shut(light, partId)
+    return asideOf((face, light) => face.shut(light, partId))
   }
 
   /** Short days as they are, and in a year in which a group holds nothing. */
   async function burst(poolId: string): Promise<NowAndThen | undefined> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.burst(light, poolId)
+    return asideOf((face, light) => face.burst(light, poolId))
   }
 
   /** Days short against the size of one pool, over the same weather. */
   async function sizes(pool: string): Promise<SizePoint[] | undefined> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.sizes(light, pool)
+    return asideOf((face, light) => face.sizes(light, pool))
   }
 
   /** How long the plan lasts without each thing that is said to fail; and other sizes of a pool against one's cuts. */
   async function covers(): Promise<Cover[]> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.covers(light)
+    return asideOf((face, light) => face.covers(light))
   }
   async function coverSizes(outage: string, pool: string): Promise<CoverPoint[]> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.coverSizes(light, outage, pool)
+    return asideOf((face, light) => face.coverSizes(light, outage, pool))
   }
 
   /** The plan and its options side by side, by the option's id. */
   async function weighings(): Promise<{ now: Weighed; options: Map<string, Weighing> }> {
     const { options } = store.site!
-    const { face, light } = await aside.ready(store.site!)
-    const said = await face.weighings(light)
+    const said = await asideOf((face, light) => face.weighings(light))
     return { now: said.now, options: new Map(options.map(({ id }, at) => [id, said.options[at]!])) }
   }
 
   /** Each stage of the plan, weighed as if it were the whole of it. */
   async function stages(): Promise<Weighed[]> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.stages(light)
+    return asideOf((face, light) => face.stages(light))
   }
 
   /** Ways of doing it that are not the plan's already; working them out means making them all. */
   async function ways(): Promise<Way[]> {
-    const { face, light } = await aside.ready(store.site!)
-    return face.ways(light)
+    return asideOf((face, light) => face.ways(light))
   }
 
   /** How far the work is once each stage of it is told. */
@@ -126,18 +131,17 @@ export const useResults = defineStore('results', () => {
     asked = revision
     let share = 0.05
     slow ??= setTimeout(() => (progress.value = share), SLOW_MS)
-    // To take an answer in is work enough for one task, and to show it for another.
-    const hear = async (said: Told): Promise<void> => {
+    const own = await turns.take('figures')
+    if (asked !== revision || !store.site) return own.end()
+    turn = own
+    const hear = async (said: Told): Promise<boolean> => {
+      // To take an answer in is work enough for one task, and to show it for another.
       await nextTask()
-      if (revision < told[said.of]) return
-      told[said.of] = revision
       share = DONE[said.of]
       if (progress.value !== undefined) progress.value = share
-      failure.value = undefined
-      if (said.of === 'outline') pools.value = said.pools
-      else if (said.of === 'years')
-        [outlook.value, usesByYear.value, roofYear.value] = [said.outlook, said.uses, said.roofYear]
-      else review.value = said.review
+      if (revision > told[said.of]) takeIn(said, revision)
+      if (asked === revision) await own.pass('years')
+      return asked === revision
     }
     try {
       const { face, light } = years.now(store.site) ?? (await years.ready(store.site))
@@ -148,7 +152,16 @@ export const useResults = defineStore('results', () => {
         'figures shown are from before the last change.'
       told.outline = told.years = told.review = revision
     }
+    own.end()
     if (asked === revision) settle()
+  }
+  function takeIn(said: Told, revision: number): void {
+    told[said.of] = revision
+    failure.value = undefined
+    if (said.of === 'outline') pools.value = said.pools
+    else if (said.of === 'years')
+      [outlook.value, usesByYear.value, roofYear.value] = [said.outlook, said.uses, said.roofYear]
+    else review.value = said.review
   }
 
   watch(

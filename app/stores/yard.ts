@@ -2,6 +2,7 @@ import { customAlphabet } from 'nanoid'
 import { takeIn } from '~/db/album'
 import { openAlbum, openShelf } from '~/db/openShelf'
 import type { StoredSite } from '~/db/shelf'
+import { turns } from '~/workers/pageTurns'
 import { keepFace } from '~/workers/keepFace'
 import { readDocuments } from '~/workers/fileFace'
 import type { Site } from '#core/site'
@@ -90,7 +91,7 @@ export const useYard = defineStore('yard', () => {
   function glanceAt(id: string, on: string): Promise<Glance | undefined> {
     const next = async (): Promise<Glance | undefined> => {
       const { log = [], ...site } = (await (await openShelf()).whole(id))?.stored.site ?? {}
-      return log.length ? keepFace().glance(site as Site, log, on) : undefined
+      return log.length ? turns.inTurn('aside', () => keepFace().glance(site as Site, log, on)) : undefined
     }
     const asked = glancing.then(next, next)
     glancing = asked

@@ -1,4 +1,4 @@
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import { z } from 'zod'
 import { pictureOf, scaleOf, sent } from '#core/section'
 import type { Frame, HeldPicture, ScaleBands, SentPicture } from '#core/section'
@@ -21,7 +21,7 @@ const face = {
     const made = pictureOf(site, frame, still && { ...still, scale: scaleOf(still.scale) })
     const [picture, held] = sent(made, last?.number === holds ? last?.picture : undefined)
     last = { number: (last?.number ?? 0) + 1, picture: held }
-    return { number: last.number, picture }
+    return transfer({ number: last.number, picture }, [picture.xy.buffer])
   },
 }
 

@@ -44,8 +44,6 @@ export type Told =
   | { of: 'review'; review: Review }
 
 let daily: Climate['daily']
-/** The last question that was put; older ones are dropped. */
-let newest = 0
 let kept: { key: string; series: DailySeries } | undefined
 
 /** The series is made again only when what it is made from has changed. */
@@ -63,21 +61,12 @@ const face = {
     kept = undefined
   },
   /**
-   * What a document comes to, told as it is known, all off one reading. A newer question ends an older one at the next
-   * stage; true where all was told.
+   * What a document comes to, told as it is known, all off one reading, as long as whoever is told wants to hear more.
    */
-  async read(site: Site, tell: (told: Told) => void): Promise<boolean> {
-    const question = ++newest
-    const goesOn = async () => {
-      await new Promise(next => setTimeout(next))
-      return question === newest
-    }
-    // Of several questions that wait only the newest is taken up.
-    if (!(await goesOn())) return false
+  async read(site: Site, tell: (told: Told) => Promise<boolean>): Promise<void> {
     const series = seriesFor(site)
     const reading = readingOf({ ...site, climate: { ...site.climate, daily } }, series)
-    tell({ of: 'outline', pools: poolFigures(reading.compiled) })
-    if (!(await goesOn())) return false
+    if (!(await tell({ of: 'outline', pools: poolFigures(reading.compiled) }))) return
     const { outlook, roofYear } = reading
     // What the beds ask is kept here, for the next question of the same weather; and nobody there asks about a use by day.
     const none = { bedsL: new Float64Array(), shortByUseL: new Float64Array(), rationedByUseL: new Float64Array() }
@@ -94,10 +83,8 @@ const face = {
     const buffers = [...Object.values(sent.run), sent.rainMm, uses.figures].flatMap(value =>
       value instanceof Float64Array ? [value.buffer] : [],
     )
-    tell(transfer({ of: 'years', outlook: sent, uses, roofYear }, buffers))
-    if (!(await goesOn())) return false
-    tell({ of: 'review', review: reviewOf(reading) })
-    return question === newest
+    if (!(await tell(transfer({ of: 'years', outlook: sent, uses, roofYear }, buffers)))) return
+    await tell({ of: 'review', review: reviewOf(reading) })
   },
   /** Days short against the size of one pool. */
   sizes(site: Site, poolId: string): SizePoint[] | undefined {

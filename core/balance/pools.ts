@@ -84,16 +84,20 @@ function makePool(site: Site, tanks: Tank[], neighbours: Map<string, LevelLink[]
     tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(heightM - tank.baseM, tankHeight(tank.shape))) }).volumeL
   const volumeAtL = (heightM: number) => tanks.reduce((sum, tank) => sum + volumeIn(tank, Math.min(heightM, capM)), 0)
 
-  const floorM = Math.min(...tanks.map(tank => tank.baseM))
-  // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage. Floors and
-  // rims are stages of their own: there the curve bends.
-  const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + (Math.max(0, capM - floorM) * stage) / STAGES)
-  const bends = tanks.flatMap(tank => [tank.baseM, rimM(tank)]).filter(heightM => heightM > floorM && heightM < capM)
-  const heights = [...even, ...bends].sort((a, b) => a - b)
   // Many readers of a pool never ask for a level, so its curve is worked out when one first does.
-  let known: number[] | undefined
+  let known: { heights: number[]; volumes: number[] } | undefined
+  function curve(): { heights: number[]; volumes: number[] } {
+    const floorM = Math.min(...tanks.map(tank => tank.baseM))
+    // A level is wanted only where the pool can stand at it, so a pool capped below its floor has one stage. Floors
+    // and rims are stages of their own: there the curve bends.
+    const deepM = Math.max(0, capM - floorM)
+    const even = Array.from({ length: STAGES + 1 }, (_, stage) => floorM + (deepM * stage) / STAGES)
+    const bends = tanks.flatMap(tank => [tank.baseM, rimM(tank)]).filter(heightM => heightM > floorM && heightM < capM)
+    const heights = [...even, ...bends].sort((a, b) => a - b)
+    return { heights, volumes: heights.map(volumeAtL) }
+  }
   const levelAtM = (volumeL: number) => {
-    const volumes = (known ??= heights.map(volumeAtL))
+    const { heights, volumes } = (known ??= curve())
     const above = volumes.findIndex(volume => volume >= volumeL - 1e-9)
     if (above <= 0) return above === 0 ? heights[0]! : heights.at(-1)!
     const [low, high] = [volumes[above - 1]!, volumes[above]!]

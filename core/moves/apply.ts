@@ -1,4 +1,4 @@
-import { applyPatches, current, enablePatches, produceWithPatches, type Patch } from 'immer'
+import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer'
 import { MOVES, type MoveName } from './registry'
 import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
@@ -31,11 +31,14 @@ export function applyMove(site: Site, move: Move): MoveResult {
   }
   const label = kind.label(args.data, site)
   try {
-    const [next, patches, inverse] = produceWithPatches(site, draft => {
-      kind.apply(draft as Site, args.data)
-      lengthsFollow(site, draft as Site)
-      if (site.modes.length && current(draft).runs !== site.runs) dropStrayPositions(draft as Site)
+    hold(site)
+    const [moved, ...itself] = produceWithPatches(site, draft => void kind.apply(draft as Site, args.data))
+    const [next, ...after] = produceWithPatches(moved, draft => {
+      lengthsFollow(site, moved, draft as Site)
+      if (site.modes.length && moved.runs !== site.runs) dropStrayPositions(draft as Site)
     })
+    const patches = [...itself[0], ...after[0]]
+    const inverse = [...after[1], ...itself[1]]
     const [problem] = checkChange(site, next)
     if (problem) return { ok: false, problems: [problem] }
     const makes = patches.some(patch => holdsId(patch.value)) ? newIds(site, next) : []
@@ -45,6 +48,12 @@ export function applyMove(site: Site, move: Move): MoveResult {
     if (error instanceof Impossible) return refuse(error.message)
     throw error
   }
+}
+
+const LISTS = ['roofs', 'nodes', 'runs', 'uses'] as const
+/** Things of a document never change; those that say so are passed over where a draft is read, and not copied. */
+function hold(site: Site): void {
+  for (const list of LISTS) for (const thing of site[list]) Object.freeze(thing)
 }
 
 /** How a move reads in the undo list; undefined where there is no such move, or its arguments do not read. */

@@ -1,4 +1,3 @@
-import { current } from 'immer'
 import { toThousandth } from './move'
 import { graphOf, nodeById, portHeightM, portsByRole, runsFrom, runsTo, type Run, type Site } from '../site'
 import type { NodeOf, Tank } from '../kinds'
@@ -11,9 +10,11 @@ const fallM = (site: Pick<Site, 'nodes' | 'runs'>, run: Run) =>
 const sameEnds = (a: Run, b: Run) =>
   (['from', 'to'] as const).every(end => a[end].node === b[end].node && a[end].port === b[end].port)
 
-/** Pipes that nobody has measured follow the heights of their ends: what the fall gains, the pipe gains. */
-export function lengthsFollow(before: Site, draft: Site): void {
-  const after = current(draft)
+/**
+ * Pipes that nobody has measured follow the heights of their ends: what the fall gains, the pipe gains. Told as what
+ * is to be changed in a draft of the site after the move.
+ */
+export function lengthsFollow(before: Site, after: Site, draft: Site): void {
   if (after.nodes === before.nodes) return
   const known = new Set(before.nodes)
   const moved = new Set(after.nodes.filter(node => !known.has(node)).map(node => node.id))
@@ -23,9 +24,9 @@ export function lengthsFollow(before: Site, draft: Site): void {
     const was = at < 0 ? undefined : graphOf(before).run(run.id)
     if (!was || !sameEnds(was, run)) continue
     const gainM = fallM(after, run) - fallM(before, was)
+    if (Math.abs(gainM) < 0.005) continue
     const pipe = draft.runs[index]!.parts[at]!
-    if (Math.abs(gainM) >= 0.005 && pipe.kind === 'pipe')
-      pipe.lengthM = Math.max(LEAST_M, Math.round((pipe.lengthM + gainM) * 100) / 100)
+    if (pipe.kind === 'pipe') pipe.lengthM = Math.max(LEAST_M, Math.round((pipe.lengthM + gainM) * 100) / 100)
   }
 }
 

@@ -3,16 +3,17 @@ import { nodeById, type Run, type Site, runName, roleOf } from '../site'
 
 /** Where the water in a line came from: its colour and its pattern. */
 export type Water = 'roof' | 'spill' | 'well' | 'main' | 'treated'
-export interface Stretch {
-  water: Water
-  points: Point[]
-}
+/** The way of a run in the drawing, with its parts on it. */
 export interface Route {
   runId: string
   name: string
-  stretches: Stretch[]
+  water: Water
+  /** Place in `points` of the lamp past which the water is treated. */
+  treatedFrom?: number
   parts: PlacedPart[]
   points: Point[]
+  /** How far it reaches to the left and to the right. */
+  reachPx: [number, number]
 }
 
 /** Lines that leave at one place run this far apart; past so many they run together. */
@@ -33,21 +34,22 @@ export function wayOf(
   return sourceY === undefined ? bends : tidy([[from[0], sourceY], ...bends])
 }
 
-/** A run as it is drawn: its way in stretches of one water, with its parts on it. Past a lamp the water is treated. */
+/** A run as it is drawn. Past a lamp the water is treated. */
 export function routeOf(site: Site, run: Run, points: Point[], parts: PlacedPart[]): Route {
-  const route = { runId: run.id, name: runName(site, run), points, parts }
-  const water = waterOf(site, run)
   const lamp = parts.find(part => part.kind === 'lamp')
   const at = lamp
     ? points.findIndex((point, index) => index > 0 && onSegment(points[index - 1]!, point, [lamp.x, lamp.y]))
     : -1
-  if (!lamp || at < 0) return { ...route, stretches: [{ water, points }] }
+  const way: Point[] = lamp && at > 0 ? points.toSpliced(at, 0, [lamp.x, lamp.y]) : points
+  const xs = way.map(([x]) => x)
   return {
-    ...route,
-    stretches: [
-      { water, points: [...points.slice(0, at), [lamp.x, lamp.y]] },
-      { water: 'treated', points: [[lamp.x, lamp.y], ...points.slice(at)] },
-    ],
+    runId: run.id,
+    name: runName(site, run),
+    water: waterOf(site, run),
+    ...(at > 0 ? { treatedFrom: at } : {}),
+    parts,
+    points: way,
+    reachPx: [Math.min(...xs), Math.max(...xs)],
   }
 }
 

@@ -54,15 +54,14 @@ export interface StormLine {
 const FULL_M = 0.005
 
 export function stormLines(site: Site, drawing: Drawing, mmPerH: number): StormLine[] {
-  const ends = new Map(drawing.routes.map(route => [route.runId, [route.points[0]!, route.points.at(-1)!] as const]))
   return roofLines(site)
     .filter(line => line.areaM2 > 0)
     .map(line => {
-      const headX = (runId: string) => routeOfRun(drawing, runId)?.parts.find(part => part.id === line.head?.id)?.x
       const { places, spills, atTopM } = waterLine(line, mmPerH)
       const parts = line.stretches.flatMap(({ run }, index): StormLine['parts'] => {
-        const [from, to] = ends.get(run.id)!
-        const head = index === 0 ? headX(run.id) : undefined
+        const { points, parts } = routeOfRun(drawing, run.id)!
+        const [from, to] = [points[0]!, points.at(-1)!]
+        const head = index === 0 ? parts.find(part => part.id === line.head?.id)?.x : undefined
         const fills = index === 0 || places[index]!.waterM > places[index]!.heightM + FULL_M
         return fills
           ? [

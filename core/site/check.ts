@@ -1,6 +1,6 @@
 import { fieldSentence } from './things'
 import { senseless } from './sense'
-import { siteSchema, type Site } from './schema'
+import { MOST, siteSchema, type Site } from './schema'
 import { strayReferences } from './references'
 import type { System } from '../units'
 import type { Answer, Problem } from '../answers'
@@ -22,15 +22,17 @@ export function checkSite(document: unknown): Answer<{ site: Site }> {
   return problems.length ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
 }
 
-const LISTS = ['roofs', 'nodes', 'runs', 'uses', 'modes', 'options'] as const
+const LISTS = Object.keys(MOST) as (keyof typeof MOST)[]
 
-/** What is wrong with a document that a sound one was changed into; what the two share is not read through again. */
+/**
+ * What is wrong with a document that a sound one was changed into; what the two share is not read through again, but
+ * for a list that has grown too long.
+ */
 export function checkChange(before: Site, after: Site): Problem[] {
   const changed: Record<string, unknown> = { ...after }
   if (before.climate.daily === after.climate.daily) changed.climate = { ...after.climate, daily: undefined }
   for (const list of LISTS) {
-    // A list that has grown may have grown too long.
-    if (after[list].length > before[list].length) continue
+    if (after[list].length > MOST[list]) continue
     const known = new Set<object>(before[list])
     changed[list] = after[list].filter(item => !known.has(item))
   }

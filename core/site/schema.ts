@@ -189,6 +189,9 @@ export const optionSchema = kept({ id: id(), name: text(), moves: z.array(moveSc
 /** What the person pays for a thing that is bought, and the length it comes in; it beats the catalog's guess. */
 export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).optional() })
 
+/** How many of each a document may hold. */
+export const MOST = { roofs: 200, nodes: 1000, runs: 1000, uses: 300, modes: 50, options: 50 }
+
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -219,18 +222,18 @@ export const siteSchema = kept({
     batteryWh: size(1e7).optional(),
   }).optional(),
   climate: climateSchema,
-  roofs: z.array(roofSchema).max(200),
-  nodes: z.array(nodeSchema).max(1000),
-  runs: z.array(runSchema).max(1000),
-  uses: z.array(useSchema).max(300),
+  roofs: z.array(roofSchema).max(MOST.roofs),
+  nodes: z.array(nodeSchema).max(MOST.nodes),
+  runs: z.array(runSchema).max(MOST.runs),
+  uses: z.array(useSchema).max(MOST.uses),
   prices: z.array(priceSchema).max(500).optional(),
-  modes: z.array(modeSchema).max(50),
+  modes: z.array(modeSchema).max(MOST.modes),
   /** What was found when it was first filled, by the line of the card it stands on. */
   found: z.array(foundSchema).max(2000).optional(),
   pins: z.array(pinSchema).max(100).optional(),
   build: buildSchema.optional(),
   ...lifeFields,
-  options: z.array(optionSchema).max(50),
+  options: z.array(optionSchema).max(MOST.options),
 })
 
 type Read<Schema extends z.ZodType> = z.infer<Schema>

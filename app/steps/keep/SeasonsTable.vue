@@ -4,6 +4,7 @@ import { dayToday } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { turns } from '~/workers/pageTurns'
 import { keepFace } from '~/workers/keepFace'
 import { placeName, type Came, type Season } from '#core/keep'
 
@@ -14,7 +15,7 @@ const { answer, failure, again } = useWorkerAnswer(
   () => store.logRevision,
   () => {
     const { log = [], ...light } = toRaw(store.site!)
-    return keepFace().lived(light, log, dayToday())
+    return turns.inTurn('aside', () => keepFace().lived(light, log, dayToday()))
   },
 )
 const COLUMNS: { figure: keyof Came; name: string; says: (value: number) => string }[] = [

@@ -1,6 +1,7 @@
 import type { InjectionKey } from 'vue'
 import { useDevices } from './devices/devices'
 import { dayToday } from '~/fields/days'
+import { turns } from '~/workers/pageTurns'
 import { keepFace } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
@@ -14,7 +15,8 @@ function askKeep() {
     async () => {
       const { log = [], ...light } = toRaw(store.site!)
       const { logRevision } = store
-      return { ...(await keepFace().today(light, log, dayToday(), toRaw(devices.promised))), logRevision }
+      const said = await turns.inTurn('years', () => keepFace().today(light, log, dayToday(), toRaw(devices.promised)))
+      return { ...said, logRevision }
     },
   )
   /** False while something was logged that is not in it yet. */
