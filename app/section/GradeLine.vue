@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { pathOf } from '~/section/path'
 import { useUnits } from '~/fields/useUnits'
+import { momentIn, weakestIn } from '~/workers/moments'
 import { useSelection } from '~/stores/useSelection'
 import { graphOf, nameOf } from '#core/site'
 import { gradeOf, type Drawing } from '#core/section'
-import { momentWith, tapsAlone, tapsOf, wayOfWater } from '#core/network'
+import { tapsOf, wayOfWater } from '#core/network'
 
 /**
  * The line of pressure to the tap that is picked, else to the one that has least: how high the water would stand in a
@@ -19,13 +20,13 @@ const tap = computed(() => {
   const taps = tapsOf(site.value)
   const picked = taps.find(({ id }) => id === nodeId.value)
   if (picked) return picked
-  const alone = tapsAlone(site.value, 'full')
-  return taps.toSorted((a, b) => alone.get(a.id)!.pressureKPa - alone.get(b.id)!.pressureKPa)[0]
+  const weakest = weakestIn(site.value, 'full')
+  return taps.find(({ id }) => id === weakest)
 })
 const grade = computed(() => {
   if (!tap.value || !graphOf(site.value).into(tap.value.id).length) return undefined
-  const moment = momentWith(site.value, [tap.value.id], 'full')
-  return moment.converged
+  const moment = momentIn(site.value, [tap.value.id], 'full')
+  return moment?.converged
     ? gradeOf(site.value, props.drawing, wayOfWater(site.value, moment, tap.value.id), moment)
     : undefined
 })

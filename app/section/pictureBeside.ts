@@ -4,10 +4,6 @@ import type { SectionWorker } from '~/workers/section.worker'
 import { bandsOf, pictureOf, received, type Frame, type Held, type HeldPicture, type Picture } from '#core/section'
 import type { Site } from '#core/site'
 
-/** A site of more things than this takes longer to lay out than a blink, and is laid out beside the page. */
-const LARGE = 60
-export const isLarge = (site: Site): boolean => site.nodes.length > LARGE
-
 /** One worker for all, started when it is first asked. */
 let face: Remote<SectionWorker> | undefined
 /** The picture that last came from it: only what is not as there is sent again. */

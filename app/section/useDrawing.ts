@@ -1,5 +1,6 @@
 import type { ShallowRef } from 'vue'
-import { isLarge, pictureBeside } from '~/section/pictureBeside'
+import { pictureBeside } from '~/section/pictureBeside'
+import { isLarge } from '~/workers/large'
 import { nextTask } from '~/stores/nextTask'
 import { useSite } from '~/stores/site'
 import { pictureOf, type Frame, type Held, type Picture } from '#core/section'

@@ -1,5 +1,5 @@
 import { effect } from 'vue'
-import { isLarge } from '~/section/pictureBeside'
+import { isLarge } from '~/workers/large'
 import { nextTask } from '~/stores/nextTask'
 import { useSelection } from '~/stores/useSelection'
 import type { Site } from '#core/site'

@@ -49,6 +49,12 @@ export function cutSheets(site: Site): CutSheet[] {
   return sheets
 }
 
+/** Another document whose pipes are laid and cut as those of one: what differs is made of no pipe. */
+export function cutAlike(one: Site, other: Site): Site {
+  made.set(other, cutSheets(one))
+  return other
+}
+
 /** Lengths of a pipe that are there already, each once. */
 export const ownLengthsM = (site: Site, pipe: string): number[] =>
   (site.build?.lengths ?? []).flatMap(({ id, lengthM, count }) =>

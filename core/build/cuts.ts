@@ -102,24 +102,45 @@ function filled(pieces: readonly number[], rooms: readonly number[]): Bin[] {
   return bins
 }
 
-/** Which of some pieces fill a room most, by what sums of them there are, to the millimetre up. */
+/** So many pieces are weighed against each other for one stock: from more, a room is filled no better. */
+const MOST_WEIGHED = 100
+/** And in so many steps of its length: to the millimetre in a length of pipe, to a finger's breadth in a long coil. */
+const MOST_STEPS = 8000
+
+/** Places of the pieces that go into a room: of those alike no more than have room together, of many every so many-th. */
+function weighed(steps: readonly number[], room: number): number[] {
+  const together = new Map<number, number>()
+  const fit: number[] = []
+  for (const [at, length] of steps.entries()) {
+    const all = (together.get(length) ?? 0) + length
+    if (all > room) continue
+    together.set(length, all)
+    fit.push(at)
+  }
+  const every = Math.max(1, fit.length / MOST_WEIGHED)
+  return Array.from({ length: Math.min(fit.length, MOST_WEIGHED) }, (_, nth) => fit[Math.floor(nth * every)]!)
+}
+
+/** Which of some pieces fill a room most, by what sums of them there are, each a step up. */
 export function fullest(pieces: readonly number[], roomMm: number): number[] {
-  const room = Math.floor(roomMm + EPS)
+  const stepMm = Math.max(1, Math.ceil(roomMm / MOST_STEPS))
+  const room = Math.floor((roomMm + EPS) / stepMm)
   if (room <= 0) return []
+  const steps = pieces.map(piece => Math.ceil((piece - EPS) / stepMm))
   const by = new Int32Array(room + 1).fill(-1)
   by[0] = -2
   let most = 0
-  for (const [at, piece] of pieces.entries()) {
-    const mm = Math.ceil(piece - EPS)
-    for (let to = Math.min(room, most + mm); to >= mm; to--)
-      if (by[to] === -1 && by[to - mm] !== -1 && by[to - mm] !== at) {
+  for (const at of weighed(steps, room)) {
+    const length = steps[at]!
+    for (let to = Math.min(room, most + length); to >= length; to--)
+      if (by[to] === -1 && by[to - length] !== -1 && by[to - length] !== at) {
         by[to] = at
         if (to > most) most = to
       }
     if (most === room) break
   }
   const taken: number[] = []
-  for (let at = most; at > 0; at -= Math.ceil(pieces[by[at]!]! - EPS)) taken.push(by[at]!)
+  for (let at = most; at > 0; at -= steps[by[at]!]!) taken.push(by[at]!)
   return taken
 }
 

@@ -1,4 +1,5 @@
 export { buildOf, portChains, type PortChain } from './build'
+export { built, type Built } from './built'
 export { cutFromOwn, WORTH_M, type OwnOrBought } from './cutFromOwn'
 export { cutSheets, KERF_MM, ownLengthsM, type CutSheet } from './cutSheets'
 export {
@@ -21,7 +22,7 @@ export { fitsInto, hasNoCircle, inOrder, moveTask, planOf, type Crew, type Plann
 export { WORK_IDS, WORKS, type Task, type WorkId } from './order/task'
 export { tasksOf } from './order/tasks'
 export { cornersOf, piecesOf, type Piece, type PieceEnd } from './pieces'
-export { fitNow, partsOfStage, siteAt, stagesOf, type FitNow } from './stages'
+export { fitNow, partsOfStage, siteAt, stagesOf, tellStages, type FitNow } from './stages'
 export { forIdsOf, GROUPS, tripOf, TRIPS, type GroupId, type Item, type TripId, type Unit } from './takeoff/items'
 export { chainAt, mainPipe, pipeEnd, sizeOf } from './takeoff/lines'
 export { byLine, type LineParts } from './takeoff/byLine'

@@ -1,6 +1,7 @@
+import { sum } from 'd3-array'
 import { takeOff } from './takeoff/takeoff'
 import type { Item } from './takeoff/items'
-import { nameOf, type Site, type Stage } from '../site'
+import { nameOf, tankNominalL, tanksOf, type Site, type Stage } from '../site'
 
 /** The stages of a plan in order; without any, all of it is one. */
 export function stagesOf(site: Site): Stage[] {
@@ -83,3 +84,21 @@ export function fitNow(site: Site, at: number): FitNow[] {
     })
   })
 }
+
+/** What a stage comes to: what is bought for it and what that costs, what the tanks hold after it, what is fitted now. */
+export interface StageTold {
+  things: number
+  cost: number
+  holdsL: number
+  fits: FitNow[]
+}
+export const tellStages = (site: Site): StageTold[] =>
+  stagesOf(site).map((_, at, all) => {
+    const items = partsOfStage(site, at)
+    return {
+      things: items.length,
+      cost: sum(items, ({ count, price = 0 }) => count * price),
+      holdsL: sum(tanksOf(siteAt(site, at)), tankNominalL),
+      fits: at < all.length - 1 ? fitNow(site, at) : [],
+    }
+  })

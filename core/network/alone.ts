@@ -18,6 +18,12 @@ export function tapsAlone(site: Site, stand: Stand): Map<string, Alone> {
   return known
 }
 
+/** The tap that has least pressure of all, each open by itself; nothing where there is none. */
+export function weakestAlone(site: Site, stand: Stand): string | undefined {
+  const alone = tapsAlone(site, stand)
+  return tapsOf(site).toSorted((a, b) => alone.get(a.id)!.pressureKPa - alone.get(b.id)!.pressureKPa)[0]?.id
+}
+
 function work(site: Site, stand: Stand): Map<string, Alone> {
   const lines = new Map<string, string[]>()
   for (const feed of feedsOf(site))

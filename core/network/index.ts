@@ -1,5 +1,5 @@
 export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
-export { tapsAlone, type Alone } from './alone'
+export { tapsAlone, weakestAlone, type Alone } from './alone'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
 export { deliveredLps } from './deliveries'
 export { dutyAt, dutyOf, mostFlowLps, pumpsOf, type Duty } from './duty'

@@ -8,11 +8,15 @@ import OrderNotes from './OrderNotes.vue'
 import PartsNotes from './PartsNotes.vue'
 import ReportNotes from './ReportNotes.vue'
 import StagesNotes from './StagesNotes.vue'
+import { buildFor } from './told'
+import { useSite } from '~/stores/site'
 import type { Component } from 'vue'
 import type { Subject } from '~/steps/step'
 
 /** From a plan to a thing that stands: what to buy, to cut and to drill, in which order, and what must not be forgotten. */
 defineProps<{ subject: Subject | undefined }>()
+const store = useSite()
+const made = computed(() => buildFor(store.site!) !== undefined)
 const NOTES: Record<string, Component> = {
   gate: GateNotes,
   order: OrderNotes,
@@ -28,7 +32,8 @@ const NOTES: Record<string, Component> = {
 
 <template>
   <div class="build">
-    <component :is="NOTES[subject.id]" v-if="subject && NOTES[subject.id]" />
+    <component :is="NOTES[subject.id]" v-if="made && subject && NOTES[subject.id]" />
+    <p v-else-if="store.site!.nodes.length" class="soft">Working out what there is to buy, to cut and to do…</p>
     <p v-else class="soft">Nothing to build yet. Add a roof at Catch and a tank at Store.</p>
   </div>
 </template>

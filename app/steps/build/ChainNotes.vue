@@ -45,7 +45,7 @@ const inNeed = computed(() =>
     ({ holds }) => holds === 'now',
   ),
 )
-const told = computed(() => buildFor(store.site!).chains)
+const told = computed(() => buildFor(store.site!)!.chains)
 const joints = (count: number) => (count === 1 ? 'one joint' : `${count} joints`)
 const setEnd = (tankId: string, port: string, end: End | undefined) =>
   store.make(setField('port', portId(tankId, port), 'end', end))

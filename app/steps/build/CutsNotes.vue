@@ -11,7 +11,7 @@ import { KERF_MM, sizeOf, type CutSheet } from '#core/build'
 /** Every piece of pipe with its cut length, and the lengths that they are cut from. */
 const store = useSite()
 const { show } = useUnits()
-const sheets = computed(() => buildFor(store.site!).sheets)
+const sheets = computed(() => buildFor(store.site!)!.sheets)
 const pickedId = ref<string>()
 const picked = computed(() => {
   const all = sheets.value.flatMap(({ pieces }) => pieces)

@@ -11,7 +11,7 @@ import { graphOf } from '#core/site'
 const store = useSite()
 const { litres } = useUnits()
 const { pickNode, pickRun } = useSelection()
-const gate = computed(() => buildFor(store.site!).gate)
+const gate = computed(() => buildFor(store.site!)!.gate)
 const BEFORE = { rain: 'Before the first rain', water: 'Before water is let in' } as const
 const nameOf = (what: string) => what.slice(0, what.indexOf(': '))
 /** Without the name that stands over it. */

@@ -18,7 +18,7 @@ import type { Tank } from '#core/kinds'
 const store = useSite()
 const { show } = useUnits()
 const { saveAs } = useFiles()
-const holes = computed(() => buildFor(store.site!).holes)
+const holes = computed(() => buildFor(store.site!)!.holes)
 const tanks = computed(() => tanksOf(store.site!).filter(({ id }) => holes.value.some(({ tankId }) => tankId === id)))
 const of = (tank: Tank) => holes.value.filter(({ tankId }) => tankId === tank.id)
 const BY: Record<Hole['by'], string> = {

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { usePrint } from '~/print/printNotes'
-import { monthNow } from './told'
+import { buildFor, monthNow, planFor } from './told'
+import { isLarge } from '~/workers/large'
 import { dayToday } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { group } from 'd3-array'
 import { whyNot } from '#core/answers'
 import { moveOf } from '#core/moves'
-import { fitsInto, moveTask, planOf, WORKS, type Planned } from '#core/build'
+import { fitsInto, moveTask, WORKS, type Planned } from '#core/build'
 
 /** The order of work by days: ticked as it is done, put sooner or later as far as the graph allows. */
 const store = useSite()
@@ -17,17 +18,19 @@ const people = ref(2)
 const hoursADay = ref(6)
 const COUNTS = [1, 2, 3, 4].map(value => ({ value, name: value === 1 ? 'one person' : `${value} people` }))
 const HOURS = [2, 4, 6, 8].map(value => ({ value, name: `${value} hours a day` }))
-const plan = computed(() => planOf(store.site!, { people: people.value, hoursADay: hoursADay.value }, monthNow()))
+const crew = computed(() => ({ people: people.value, hoursADay: hoursADay.value }))
+const plan = computed(() => planFor(store.site!, crew.value, monthNow()) ?? buildFor(store.site!)!.plan)
+const whats = computed(() => new Map(plan.value.map(({ id, what }) => [id, what])))
 const byDay = computed(() => [...group(plan.value, ({ day }) => day)])
 const firstDay = computed(() => byDay.value.find(([day]) => day > 0)?.[0])
-const weekend = computed(() => fitsInto(plan.value, { people: people.value, hoursADay: hoursADay.value }))
+const weekend = computed(() => fitsInto(plan.value, crew.value))
 const tick = (task: Planned) =>
   (problem.value = store.make(moveOf('tickTask', { task: task.id, ...(task.done ? {} : { on: dayToday() }) })))
 const noteOn = (task: Planned, note: string) =>
   (problem.value = store.make(
     moveOf('tickTask', { task: task.id, on: task.done?.on ?? dayToday(), ...(note ? { note } : {}) }),
   ))
-const waits = (task: Planned) => plan.value.find(({ id }) => id === task.waitsFor[0])?.what
+const waits = ({ waitsFor: [first] }: Planned) => first && whats.value.get(first)
 const minutes = ([least, most]: [number, number]) =>
   most < 90 ? `${least} to ${most} min` : `${Math.round(least / 30) / 2} to ${Math.round(most / 30) / 2} h`
 
@@ -39,7 +42,8 @@ function put(id: string, before: string | undefined): void {
   }
   const stood = place(id)
   problem.value = store.make(moveOf('orderTasks', { order: moved.order }))
-  if (!problem.value && place(id) === stood)
+  // The order of a large site is worked out anew meanwhile.
+  if (!problem.value && place(id) === stood && !isLarge(store.site!))
     problem.value = 'It comes on the first day that has room for it, once what it waits for has cured.'
 }
 const place = (id: string) => plan.value.findIndex(task => task.id === id)

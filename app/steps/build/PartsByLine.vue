@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { linesIn } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { byLine, cutWords, type LineParts } from '#core/build'
+import { cutWords, type LineParts } from '#core/build'
 
 /** What each line and each thing takes: to lay it out on the bench before it is put together. */
 const store = useSite()
 const { phrase, show, system } = useUnits()
-const lines = computed(() => byLine(store.site!))
+const lines = computed(() => linesIn(store.site!) ?? [])
 function countOf({ count, unit }: LineParts['things'][number]): string {
   if (unit === 'each') return String(Math.ceil(count - 1e-9))
   if (unit === 'm') return show(count, 'length')

@@ -3,7 +3,7 @@ import PartsByLine from './PartsByLine.vue'
 import PartsByTrip from './PartsByTrip.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { usePrint } from '~/print/printNotes'
-import { buildFor } from './told'
+import { buildFor, substitutesIn } from './told'
 import { usePriceBook } from './usePriceBook'
 import FilePick from '~/fields/FilePick.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -11,20 +11,20 @@ import { useSite } from '~/stores/site'
 import { useFiles } from '~/stores/useFiles'
 import { counted, listed } from '#core/words'
 import { moveOf } from '#core/moves'
-import { byTrip, substitutesOf, totalOf } from '#core/build'
+import { byTrip, totalOf } from '#core/build'
 
 /** What is to be bought, trip by trip and the hard ones first: ticked in the aisle, with prices of one's own. */
 const store = useSite()
 const { phrase, money } = useUnits()
 const { saveAs } = useFiles()
 const { note, site } = usePriceBook()
-const made = computed(() => buildFor(store.site!))
+const made = computed(() => buildFor(store.site!)!)
 const view = ref<'trip' | 'line'>('trip')
 const VIEWS = [
   { value: 'trip' as const, name: 'by trip' },
   { value: 'line' as const, name: 'by line' },
 ]
-const substitutes = computed(() => substitutesOf(site.value))
+const substitutes = computed(() => substitutesIn(site.value) ?? [])
 const trips = computed(() => byTrip(made.value.items))
 const bought = computed(() => new Set(store.site!.build?.bought))
 const left = computed(() => made.value.items.filter(item => item.toBuy > 0 && !bought.value.has(item.id)))

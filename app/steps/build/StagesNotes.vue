@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
+import { stagesIn } from './told'
 import { usePriceBook } from './usePriceBook'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
-import { sum } from 'd3-array'
 import { counted } from '#core/words'
-import { portId, runName, tanksOf, tankNominalL, thingName } from '#core/site'
+import { portId, runName, thingName } from '#core/site'
 import { moveOf } from '#core/moves'
-import { fitNow, partsOfStage, siteAt, stagesOf } from '#core/build'
+import { stagesOf } from '#core/build'
 
 /** What is built now and what next year: each stage a plan of its own, with what must be fitted now for the next. */
 const store = useSite()
@@ -36,17 +36,9 @@ function add(): void {
   if (!problem.value) name.value = ''
 }
 const told = computed(() =>
-  stages.value.map((stage, at) => {
-    const items = partsOfStage(site.value, at)
-    const then = siteAt(site.value, at)
-    return {
-      stage,
-      at,
-      things: items.length,
-      cost: sum(items, ({ count, price = 0 }) => count * price),
-      holdsL: sum(tanksOf(then), tankNominalL),
-      fits: at < stages.value.length - 1 ? fitNow(store.site!, at) : [],
-    }
+  (stagesIn(site.value) ?? []).flatMap((of, at) => {
+    const stage = stages.value[at]
+    return stage ? [{ stage, at, ...of }] : []
   }),
 )
 /** Everything that may be put off: what stands, lines, roofs and uses. */

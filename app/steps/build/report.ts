@@ -74,7 +74,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
     }),
   card: ({ site }) => [{ svg: valveCard(site), fit: [515, 640], font: 'Text' }],
   parts: ({ site, money }) =>
-    byTrip(buildFor(site).items).flatMap(({ trip, items }): Content[] => [
+    byTrip(buildFor(site)!.items).flatMap(({ trip, items }): Content[] => [
       { text: `${TRIPS[trip]}, ${money(totalOf(items))}`, bold: true },
       table(
         [14, 'auto', '*', 'auto'],
@@ -87,7 +87,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
       ),
     ]),
   cuts: ({ site }) =>
-    buildFor(site).sheets.flatMap(({ bought, pieces, stocks }): Content[] => [
+    buildFor(site)!.sheets.flatMap(({ bought, pieces, stocks }): Content[] => [
       { text: `${sizeOf(bought)}: ${stocks.length} lengths`, bold: true },
       table(
         ['auto', '*', 'auto'],
@@ -101,7 +101,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
   holes: ({ site, show }) => [
     table(
       ['*', 'auto', 'auto', 'auto'],
-      buildFor(site).holes.map(hole => [
+      buildFor(site)!.holes.map(hole => [
         `${site.nodes.find(({ id }) => id === hole.tankId)?.name}: ${hole.words}`,
         `${show(hole.heightM, 'length')} up`,
         `faces ${Math.round(hole.bearingDeg)}°`,
@@ -110,7 +110,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
     ),
   ],
   order: ({ site }) =>
-    [...group(buildFor(site).plan, ({ day }) => day)].flatMap(([day, tasks]): Content[] => [
+    [...group(buildFor(site)!.plan, ({ day }) => day)].flatMap(([day, tasks]): Content[] => [
       { text: day ? `Day ${day}` : 'Done', bold: true },
       table(
         [14, '*', 'auto'],
@@ -124,7 +124,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
   gate: ({ site }) => [
     table(
       ['auto', '*', '*'],
-      buildFor(site).gate.map(({ open, what }) => [open ? 'open' : 'shut', what, small(open ?? '')]),
+      buildFor(site)!.gate.map(({ open, what }) => [open ? 'open' : 'shut', what, small(open ?? '')]),
     ),
   ],
 }

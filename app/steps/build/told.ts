@@ -3,37 +3,27 @@ import { dayToday } from '~/fields/days'
 import { sum } from 'd3-array'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import { tanksOf, type Site } from '#core/site'
-import { cutSheets, gateOf, holesOf, planOf, portChains, stagesOf, toBuy, totalOf } from '#core/build'
+import { beside } from '~/workers/beside'
+import { built, byLine, planOf, stagesOf, substitutesOf, tellStages, totalOf, type Built } from '#core/build'
 
 /** The month that it is: what rain would fill again, and how cement hardens, hang on the season. */
 export const monthNow = (): number => new Date().getMonth() + 1
 
-/** What is asked of a plan by every part of this step, once a document. */
-const known = new WeakMap<Site, ReturnType<typeof workedOut>>()
-function workedOut(site: Site) {
-  const of = priced(site)
-  const items = toBuy(of)
-  return {
-    items,
-    bought: new Set(site.build?.bought),
-    total: totalOf(items),
-    sheets: cutSheets(of),
-    plan: planOf(of, undefined, monthNow()),
-    gate: gateOf(of, monthNow(), dayToday()),
-    holes: holesOf(of),
-    chains: portChains(of),
-  }
-}
-export function buildFor(site: Site): ReturnType<typeof workedOut> {
-  const raw = toRaw(priced(site))
-  let made = known.get(raw)
-  if (!made) known.set(raw, (made = workedOut(site)))
-  return made
-}
+const ask = beside(built, (face, site, month, today) => face.built(site, month, today))
+/** What is asked of a plan by every part of this step, once a document; nothing until that of a large one is known. */
+export const buildFor = (site: Site): Built | undefined => ask(priced(site), monthNow(), dayToday())
+
+/** What only some of its notes ask. */
+export const substitutesIn = beside(substitutesOf, (face, site) => face.substitutesOf(site))
+export const linesIn = beside(byLine, (face, site) => face.byLine(site))
+export const planFor = beside(planOf, (face, site, crew, month) => face.planOf(site, crew, month))
+export const stagesIn = beside(tellStages, (face, site) => face.tellStages(site))
 
 export function subjects({ site }: StepContext): Subject[] {
   if (!site.nodes.length) return []
-  const { items, bought, sheets, plan, gate, holes } = buildFor(site)
+  const made = buildFor(site)
+  if (!made) return []
+  const { items, bought, sheets, plan, gate, holes } = made
   const left = items.filter(({ id, toBuy: count }) => count > 0 && !bought.has(id))
   const done = plan.filter(task => task.done).length
   const open = gate.filter(item => item.open).length
@@ -52,9 +42,11 @@ export function subjects({ site }: StepContext): Subject[] {
 }
 
 /** What is still to buy, the pipe, the days of work, and what stands open before the first rain. */
-export function figures({ site, show }: StepContext): StepFigure[] {
+export function figures({ site, show }: StepContext): StepFigure[] | undefined {
   const early = true
-  const { items, bought, sheets, plan, gate } = buildFor(site)
+  const made = buildFor(site)
+  if (!made) return undefined
+  const { items, bought, sheets, plan, gate } = made
   const left = items.filter(({ id, toBuy: count }) => count > 0 && !bought.has(id))
   const cost = Math.round(totalOf(left)).toLocaleString('en').replaceAll(',', ' ')
   const stocks = sheets.flatMap(sheet => sheet.stocks)

@@ -8,6 +8,8 @@ import TapNotes from './TapNotes.vue'
 import TogetherNotes from './TogetherNotes.vue'
 import WellNotes from './WellNotes.vue'
 import { feedSubject } from './told'
+import { momentTogether } from './useMoment'
+import { momentIn } from '~/workers/moments'
 import type { Subject } from '~/steps/step'
 import { useSite } from '~/stores/site'
 import { feedsOf, fillingsOf, graphOf, runName } from '#core/site'
@@ -17,6 +19,16 @@ import { pumpsOf } from '#core/network'
 const props = defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
 const node = computed(() => props.subject && graphOf(store.site!).node(props.subject.id))
+/** The tap in hand by itself, its tank full and nearly empty, and shut. */
+const moments = computed(() => {
+  if (node.value?.kind !== 'tap') return undefined
+  const { id } = node.value
+  const full = momentIn(store.site!, [id], 'full')
+  const low = momentIn(store.site!, [id], 'low')
+  const still = momentIn(store.site!, [], 'full')
+  return full && low && still && { full, low, still }
+})
+const known = computed(() => momentTogether(store.site!) !== undefined)
 const feed = computed(() => feedsOf(store.site!).find(({ trunk }) => feedSubject(trunk[0]!) === props.subject?.id))
 const filling = computed(() => fillingsOf(store.site!).find(({ runs }) => feedSubject(runs[0]!) === props.subject?.id))
 const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === props.subject?.id))
@@ -24,9 +36,10 @@ const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === 
 
 <template>
   <div class="lift">
-    <FeedNotes v-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
+    <p v-if="!known || (node?.kind === 'tap' && !moments)" class="soft">Working out what flows…</p>
+    <FeedNotes v-else-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
     <FillingNotes v-else-if="filling" :key="filling.runs[0]!.id" :filling="filling" />
-    <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" />
+    <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" :moments="moments!" />
     <WellNotes v-else-if="node?.kind === 'well'" :key="`well ${node.id}`" :well="node" />
     <section v-else-if="pump" :key="pump.pump.id">
       <h2>{{ runName(store.site!, pump.run) }}</h2>

@@ -69,10 +69,10 @@ function lay(run: Run, value: string): void {
 /** Faster water wears and hammers. */
 const FAST_MPS = 2
 const rows = computed(() => {
-  const { runs } = momentTogether(store.site!)
+  const { runs } = momentTogether(store.site!)!
   return store.site!.runs.flatMap(run => (runs[run.id] ? [{ run, state: runs[run.id]! }] : []))
 })
-const airs = computed(() => airAt(store.site!, momentTogether(store.site!)))
+const airs = computed(() => airAt(store.site!, momentTogether(store.site!)!))
 </script>
 
 <template>

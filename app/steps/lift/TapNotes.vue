@@ -3,7 +3,7 @@ import BoreNotes from './BoreNotes.vue'
 import DripNotes from './DripNotes.vue'
 import TreatmentNotes from './TreatmentNotes.vue'
 import WayTable from './WayTable.vue'
-import { atOnce, momentOf, momentTogether, wantedLps } from './useMoment'
+import { atOnce, momentTogether, wantedLps } from './useMoment'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import SumFigure from '~/fields/SumFigure.vue'
@@ -13,21 +13,21 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { nameOf, type Run } from '#core/site'
-import { fittingsK, runLossM, wayOfWater } from '#core/network'
+import { fittingsK, runLossM, wayOfWater, type Steady } from '#core/network'
 import { gravityFlow } from '#core/sums'
 import { FITTING_K, FIXTURE_IDS, FIXTURES, TAP_LABEL_WORDS } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
 
 /** One tap: what it passes and at which pressure, alone and with the others, and where its pressure goes on the way. */
-const props = defineProps<{ tap: NodeOf<'tap'> }>()
+const props = defineProps<{ tap: NodeOf<'tap'>; moments: Record<'full' | 'low' | 'still', Steady> }>()
 const store = useSite()
 const { show } = useUnits()
 const site = computed(() => store.site!)
 const set = useThing('node', () => props.tap.id)
 const fixtures = choicesOf(FIXTURE_IDS, FIXTURES)
-const full = computed(() => momentOf(site.value, [props.tap.id], 'full'))
-const low = computed(() => momentOf(site.value, [props.tap.id], 'low'))
-const still = computed(() => momentOf(site.value, [], 'full').nodes[props.tap.id]!)
+const full = computed(() => props.moments.full)
+const low = computed(() => props.moments.low)
+const still = computed(() => props.moments.still.nodes[props.tap.id]!)
 const together = computed(() => (atOnce(site.value).includes(props.tap.id) ? momentTogether(site.value) : undefined))
 const way = computed(() => wayOfWater(site.value, full.value, props.tap.id))
 /** The stretch whose pipe takes most of its height. */

@@ -19,7 +19,7 @@ const STANDS = [
   { value: 'low' as const, name: 'nearly empty' },
 ]
 const site = computed(() => store.site!)
-const moment = computed(() => momentTogether(site.value))
+const moment = computed(() => momentTogether(site.value)!)
 const rows = computed(() => rowsTogether(site.value))
 const running = computed(() => rows.value.filter(row => row.runs))
 const weakest = computed(() => weakestOf(rows.value))

@@ -11,7 +11,9 @@ export const feedSubject = (run: Run): string => `lift:${run.id}`
 export function subjects({ site, show, litres }: StepContext): Subject[] {
   const taps = tapsOf(site)
   if (!site.nodes.some(({ kind }) => kind === 'tap' || kind === 'well')) return []
-  const { taps: given, runs } = momentTogether(site)
+  const moment = momentTogether(site)
+  if (!moment) return []
+  const { taps: given, runs } = moment
   const all = Object.values(given).reduce((sum, { flowLps }) => sum + flowLps, 0)
   const feeds = feedsOf(site)
   const fillings = fillingsOf(site).filter(({ runs: [first] }) => !feeds.some(({ trunk }) => trunk[0] === first))
@@ -81,9 +83,11 @@ const SHORT = {
 const NONE = { value: 'none', note: '' }
 
 /** The tap of those that run which has the least of the pressure it is made for, what all take, and the fastest pipe. */
-export function figures({ site, show }: StepContext): StepFigure[] {
+export function figures({ site, show }: StepContext): StepFigure[] | undefined {
+  const moment = momentTogether(site)
+  if (!moment) return undefined
   const open = atOnce(site)
-  const { taps, runs, converged } = momentTogether(site)
+  const { taps, runs, converged } = moment
   const weakest = weakestOf(rowsTogether(site))
   const all = open.reduce((sum, id) => sum + taps[id]!.flowLps, 0)
   const [fastest] = site.runs

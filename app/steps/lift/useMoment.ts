@@ -1,7 +1,8 @@
 import type { Site } from '#core/site'
 import { FIXTURES } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
-import { momentWith, tapsOf, type Stand, type Steady } from '#core/network'
+import { momentIn } from '~/workers/moments'
+import { tapsOf, type Stand, type Steady } from '#core/network'
 
 /** Which taps run at once, where somebody has said so, by site; and how high the tanks stand meanwhile. */
 const shut = reactive<Record<string, string[]>>({})
@@ -18,10 +19,8 @@ export function runAtOnce(site: Site, tap: string, runs: boolean): void {
   shut[site.id] = runs ? others : [...others, tap]
 }
 
-/** A moment of a document with some taps open. */
-export const momentOf = (site: Site, taps: readonly string[], at: Stand): Steady => momentWith(site, taps, at)
-/** The moment in which all run that are said to run at once. */
-export const momentTogether = (site: Site): Steady => momentOf(site, atOnce(site), stand.value)
+/** The moment in which all run that are said to run at once; nothing until that of a large site is known. */
+export const momentTogether = (site: Site): Steady | undefined => momentIn(site, atOnce(site), stand.value)
 
 export const useStand = () => stand
 
@@ -30,8 +29,9 @@ export const wantedLps = (tap: NodeOf<'tap'>): number => tap.ratedLps ?? FIXTURE
 
 /** Taps with what they pass while all run that are said to. */
 export function rowsTogether(site: Site) {
-  const [open, { taps }] = [atOnce(site), momentTogether(site)]
-  return tapsOf(site).map(tap => ({
+  const [open, taps] = [atOnce(site), momentTogether(site)?.taps ?? {}]
+  const told = tapsOf(site).filter(({ id }) => taps[id])
+  return told.map(tap => ({
     tap,
     runs: open.includes(tap.id),
     ...taps[tap.id]!,

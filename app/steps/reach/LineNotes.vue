@@ -13,7 +13,7 @@ import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { portHeightM, runName, type Run } from '#core/site'
 import { setField } from '#core/moves'
-import { partsAlong, pipeLengthM, tapsOf } from '#core/network'
+import { partsAlong, pipeLengthM } from '#core/network'
 
 /** One line from end to end: its parts in the order in which water meets them, its heights, and what a break loses. */
 const props = defineProps<{ run: Run }>()
@@ -22,12 +22,7 @@ const { show } = useUnits()
 const { partId, runId } = useSelection()
 const site = computed(() => asRun(store.site!))
 /** All taps open shows the most that this line carries as it is run. */
-const moment = computed(() =>
-  momentAsRun(
-    store.site!,
-    tapsOf(store.site!).map(({ id }) => id),
-  ),
-)
+const moment = computed(() => momentAsRun(store.site!)!)
 const along = computed(() =>
   partsAlong(
     site.value,

@@ -2,6 +2,7 @@
 import HandleMark from './HandleMark.vue'
 import { useMode } from './useMode'
 import NameField from '~/fields/NameField.vue'
+import { momentIn } from '~/workers/moments'
 import { showInSection } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -9,7 +10,7 @@ import { useSelection } from '~/stores/useSelection'
 import { listed } from '#core/words'
 import { inMode, nameOf, runName, type Mode } from '#core/site'
 import { moveOf } from '#core/moves'
-import { handValves, modesFor, momentWith, servedInMode, tapsOf } from '#core/network'
+import { handValves, modesFor, servedInMode, tapsOf } from '#core/network'
 
 /** The named ways of running the site: for each the valves, what it serves, and what is to be turned for it. */
 const store = useSite()
@@ -58,14 +59,14 @@ function keep(): void {
   if (!problem.value) name.value = ''
 }
 const live = computed(() =>
-  momentWith(
+  momentIn(
     picked.value ? inMode(site.value, picked.value) : site.value,
     tapsOf(site.value).map(({ id }) => id),
     'low',
   ),
 )
 showInSection(() => ({
-  flows: Object.fromEntries(Object.entries(live.value.runs).map(([id, { flowLps }]) => [id, flowLps])),
+  flows: Object.fromEntries(Object.entries(live.value?.runs ?? {}).map(([id, { flowLps }]) => [id, flowLps])),
   valves: picked.value ? Object.fromEntries(picked.value.positions.map(({ part, open }) => [part, open])) : {},
 }))
 </script>

@@ -5,6 +5,7 @@ import ModesNotes from './ModesNotes.vue'
 import WallCard from './WallCard.vue'
 import WrongWays from './WrongWays.vue'
 import { runSubject } from './told'
+import { momentAsRun } from './useMode'
 import { useSite } from '~/stores/site'
 import { tanksOf } from '#core/site'
 import type { Subject } from '~/steps/step'
@@ -17,7 +18,8 @@ const run = computed(() => store.site!.runs.find(each => runSubject(each) === pr
 
 <template>
   <div class="reach">
-    <LineNotes v-if="run" :key="run.id" :run="run" />
+    <p v-if="store.site!.runs.length && !momentAsRun(store.site!)" class="soft">Working out what flows…</p>
+    <LineNotes v-else-if="run" :key="run.id" :run="run" />
     <WrongWays v-else-if="subject?.id === 'wrong'" />
     <section v-else-if="subject?.id === 'tears'" data-notes="tears">
       <h2>If a tank tears</h2>

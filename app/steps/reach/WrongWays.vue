@@ -1,19 +1,21 @@
 <script setup lang="ts">
-import { wrongOnes } from './told'
+import { wrongWaysIn } from '~/workers/moments'
 import { showInSection } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'
 import { graphOf, nameOf, portId, runName } from '#core/site'
 import { moveOf, setField } from '#core/moves'
-import { boreMm, siphonsOf, wrongWaysOf, type Siphon, type WrongKind, type WrongWay } from '#core/network'
+import { boreMm, siphonsOf, type Siphon, type WrongKind, type WrongWay } from '#core/network'
 
 /** Where water can go that it should not: each way lit in the Section with its flow, and what ends it. */
 const store = useSite()
 const { show, litres } = useUnits()
 const site = computed(() => store.site!)
-const wrong = computed(() => wrongOnes(site.value))
-const stuck = computed(() => wrongWaysOf(site.value).filter(({ kind }) => kind === 'float-stuck'))
+const found = computed(() => wrongWaysIn(site.value))
+/** Faults of the plan; what a stuck float would do is told beside them. */
+const wrong = computed(() => found.value?.filter(({ kind }) => kind !== 'float-stuck') ?? [])
+const stuck = computed(() => found.value?.filter(({ kind }) => kind === 'float-stuck') ?? [])
 const siphons = computed(() => siphonsOf(site.value))
 const picked = ref<string>()
 const all = computed(() => [...wrong.value, ...siphons.value, ...stuck.value])
@@ -57,7 +59,8 @@ showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value
       Looked for with the power off, the main on, off and weak, each pump running, a tap open, tanks full and empty, and
       each float stuck{{ site.modes.length ? ', as the valves stand and in every way of running it' : '' }}.
     </p>
-    <p v-if="!wrong.length && !siphons.length" class="fine">No water goes where it should not.</p>
+    <p v-if="!found" class="soft">Looking for them…</p>
+    <p v-else-if="!wrong.length && !siphons.length" class="fine">No water goes where it should not.</p>
     <article
       v-for="way in [...wrong, ...stuck]"
       :key="way.id"

@@ -3,7 +3,7 @@ import { asRun, modeOf, momentAsRun } from './useMode'
 import { useSelection } from '~/stores/useSelection'
 import { WAITING, type StepContext, type StepFigure, type Subject } from '~/steps/step'
 import { graphOf, roleOf, runName, tanksOf, type Run, type Site } from '#core/site'
-import { handValves, islandsOf, partsAlong, tapsOf, wrongWaysOf } from '#core/network'
+import { handValves, islandsOf, partsAlong, type Steady } from '#core/network'
 import { PART_KINDS } from '#core/kinds'
 
 export const runSubject = (run: Run): string => `run:${run.id}`
@@ -15,19 +15,14 @@ const ofStorm = (site: Site, run: Run) =>
 export const linesOf = (site: Site): Run[] =>
   site.runs.toSorted((a, b) => Number(ofStorm(site, a)) - Number(ofStorm(site, b)))
 
-/** Ways of going wrong that are faults of the plan; what a stuck float would do is told beside them. */
-export const wrongOnes = (site: Site) => wrongWaysOf(site).filter(({ kind }) => kind !== 'float-stuck')
-
 /** How many were found; the review has looked for them in its own thread. */
 const wrongCount = (review: StepContext['review']): string =>
   review ? String(review.findings.filter(({ check }) => check === 'water-goes-wrong').length) : WAITING
 
 export function subjects({ site, show, review }: StepContext): Subject[] {
   if (!site.runs.length) return []
-  const moment = momentAsRun(
-    site,
-    tapsOf(site).map(({ id }) => id),
-  )
+  const moment = momentAsRun(site)
+  if (!moment) return []
   const figureOf = (run: Run) => {
     const flowLps = Math.abs(moment.runs[run.id]?.flowLps ?? 0)
     return flowLps > 0.001 ? show(flowLps, 'flow') : moment.runs[run.id]?.status === 'shut' ? 'shut' : ''
@@ -49,7 +44,7 @@ export function subjects({ site, show, review }: StepContext): Subject[] {
 const NONE = { value: 'none', note: '' }
 
 /** The line in hand: what flows in it, the pressure at its top, what a break of it loses; and wrong ways of all. */
-export function figures({ site, show, litres, review }: StepContext): StepFigure[] {
+export function figures({ site, show, litres, review }: StepContext): StepFigure[] | undefined {
   const { runId } = useSelection()
   const run = site.runs.find(({ id }) => id === runId.value) ?? site.runs.find(each => !ofStorm(site, each))
   const early = true
@@ -64,10 +59,8 @@ export function figures({ site, show, litres, review }: StepContext): StepFigure
         : 'each line has one source alone',
   }
   if (!run) return [{ name: 'Flow in this line', early, ...NONE }, ways]
-  const moment = momentAsRun(
-    site,
-    tapsOf(site).map(({ id }) => id),
-  )
+  const moment = momentAsRun(site)
+  if (!moment) return undefined
   const state = moment.runs[run.id]
   const mode = modeOf(site)
   const name = runName(asRun(site), run)
@@ -80,7 +73,7 @@ export function figures({ site, show, litres, review }: StepContext): StepFigure
       value: state ? show(Math.abs(state.flowLps), 'flow') : 'rain only',
       note: `${name}${mode ? `, ${mode.name}` : ''}, all taps open`,
     },
-    { name: 'Least pressure in it', early, ...leastIn(site, run, show) },
+    { name: 'Least pressure in it', early, ...leastIn(site, run, moment, show) },
     ways,
     {
       name: 'Lost if it breaks',
@@ -102,16 +95,9 @@ export function figures({ site, show, litres, review }: StepContext): StepFigure
   ]
 }
 /** Where a line has least pressure behind one of its parts. */
-function leastIn(site: Site, run: Run, show: StepContext['show']): Pick<StepFigure, 'value' | 'note'> {
+function leastIn(site: Site, run: Run, moment: Steady, show: StepContext['show']): Pick<StepFigure, 'value' | 'note'> {
   const as = asRun(site)
-  const along = partsAlong(
-    as,
-    graphOf(as).run(run.id)!,
-    momentAsRun(
-      site,
-      tapsOf(site).map(({ id }) => id),
-    ),
-  )
+  const along = partsAlong(as, graphOf(as).run(run.id)!, moment)
   const least = along
     .filter(({ behindKPa }) => behindKPa !== undefined)
     .toSorted((a, b) => a.behindKPa! - b.behindKPa!)[0]

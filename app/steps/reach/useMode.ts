@@ -1,6 +1,7 @@
 import { useSite } from '~/stores/site'
 import { inMode, type Mode, type Site } from '#core/site'
-import { momentWith, type Steady } from '#core/network'
+import { momentIn } from '~/workers/moments'
+import { tapsOf, type Steady } from '#core/network'
 
 /** The way of running it that is looked at, by site; none is as the valves stand. */
 const chosen = reactive<Record<string, string | undefined>>({})
@@ -11,8 +12,13 @@ export function asRun(site: Site): Site {
   const mode = modeOf(site)
   return mode ? inMode(site, mode) : site
 }
-/** The flows of a site as it is run, with tanks half way and no tap open; with all that can run, it shows its way. */
-export const momentAsRun = (site: Site, taps: readonly string[] = []): Steady => momentWith(asRun(site), taps, 'low')
+/** The flows of a site as it is run, all taps open and tanks nearly empty: it shows its way. */
+export const momentAsRun = (site: Site): Steady | undefined =>
+  momentIn(
+    asRun(site),
+    tapsOf(site).map(({ id }) => id),
+    'low',
+  )
 
 export function useMode() {
   const store = useSite()

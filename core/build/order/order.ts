@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array'
 import { WORK_IDS, type Task } from './task'
 import { tasksOf } from './tasks'
 import { refuse, type Answer } from '../../answers'
@@ -29,17 +30,45 @@ export function inOrder(tasks: readonly Task[], wanted: readonly string[] = []):
     .map((task, index) => ({ task, index, key: first(task) }))
     .sort((a, b) => compare(a.key[0], b.key[0]) || a.key[1] - b.key[1] || a.index - b.index)
     .map(({ task }) => task)
-  const known = new Set(tasks.map(({ id }) => id))
-  const done = new Set<string>()
+  const open = opening(left)
   const order: Task[] = []
-  while (left.length) {
-    const next = left.findIndex(({ after }) => after.every(id => done.has(id) || !known.has(id)))
-    // Tasks that wait for each other are a fault of ours: they come as they stand rather than never.
-    const [task] = left.splice(Math.max(0, next), 1) as [Task]
-    order.push(task)
-    done.add(task.id)
-  }
+  while (order.length < left.length) order.push(left[open.next()!]!)
   return order
+}
+
+/** Tasks of which each opens once those are done that it waits for, by their places in a list. */
+function opening(tasks: readonly Task[], done: ReadonlySet<string> = new Set()) {
+  const known = new Set(tasks.map(({ id }) => id))
+  const left = new Set(tasks.keys())
+  const waits = tasks.map(({ after }) => new Set(after.filter(id => known.has(id) && !done.has(id))))
+  const followers = new Map<string, number[]>()
+  for (const [at, ids] of waits.entries())
+    for (const id of ids) {
+      const known = followers.get(id)
+      if (known) known.push(at)
+      else followers.set(id, [at])
+    }
+  /** Those that wait for nothing, the first in the list first. */
+  const open = [...tasks.keys()].filter(at => !waits[at]!.size)
+
+  /** Does the first of those that are open, and that will do; nothing where none will. */
+  function next(will: (at: number) => boolean = () => true): number | undefined {
+    const at = open.find(will)
+    if (at !== undefined) return end(at)
+    // Tasks that wait for each other are a fault of ours: they come as they stand rather than never.
+    return open.length || !left.size ? undefined : end(left.values().next().value!)
+  }
+  function end(at: number): number {
+    left.delete(at)
+    if (open.includes(at)) open.splice(open.indexOf(at), 1)
+    const { id } = tasks[at]!
+    for (const follower of followers.get(id) ?? []) {
+      waits[follower]!.delete(id)
+      if (!waits[follower]!.size && left.has(follower)) open.splice(bisectLeft(open, follower), 0, follower)
+    }
+    return at
+  }
+  return { open, left, next }
 }
 const compare = (a: number, b: number): number => (a === b ? 0 : a < b ? -1 : 1)
 
@@ -75,25 +104,27 @@ const lastsH = ({ minutes: [least, most] }: Task): number => (least + most) / 12
 function byDays(order: readonly Task[], { hoursADay }: Crew, done: ReadonlySet<string>): { task: Task; day: number }[] {
   const known = new Set(order.map(({ id }) => id))
   const planned = order.filter(({ id }) => done.has(id)).map(task => ({ task, day: 0 }))
-  const left = order.filter(({ id }) => !done.has(id))
+  const tasks = order.filter(({ id }) => !done.has(id))
+  const open = opening(tasks, done)
   /** Hours from the first morning, nights and all, at which each may be built upon. */
   const readyH = new Map<string, number>([...done].map(id => [id, 0]))
-  const freeH = (task: Task): number =>
-    Math.max(0, ...task.after.map(id => (known.has(id) ? (readyH.get(id) ?? Infinity) : 0)))
+  const freeH = ({ after }: Task): number =>
+    Math.max(0, ...after.map(id => (known.has(id) ? (readyH.get(id) ?? Infinity) : 0)))
   let [day, spentH] = [0, 0]
-  while (left.length) {
+  while (open.left.size) {
     const nowH = 24 * day + spentH
-    const next = left.findIndex(
-      task => freeH(task) <= nowH + 1e-9 && (spentH === 0 || spentH + lastsH(task) <= hoursADay + 1e-9),
-    )
-    if (next < 0) {
-      const soonestH = Math.min(...left.map(freeH))
+    const at = open.next(each => {
+      const task = tasks[each]!
+      return freeH(task) <= nowH + 1e-9 && (spentH === 0 || spentH + lastsH(task) <= hoursADay + 1e-9)
+    })
+    if (at === undefined) {
+      const soonestH = Math.min(...open.open.map(each => freeH(tasks[each]!)))
       const laterToday = soonestH > nowH && soonestH < 24 * day + hoursADay
       if (laterToday) spentH = soonestH - 24 * day
-      else [day, spentH] = [Number.isFinite(soonestH) ? Math.max(day + 1, Math.floor(soonestH / 24)) : day + 1, 0]
+      else [day, spentH] = [Math.max(day + 1, Math.floor(soonestH / 24)), 0]
       continue
     }
-    const [task] = left.splice(next, 1) as [Task]
+    const task = tasks[at]!
     planned.push({ task, day: day + 1 })
     readyH.set(task.id, nowH + lastsH(task) + (task.curesH ?? 0))
     spentH += lastsH(task)

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import { cementH, SLAB_DAYS, warmthOf, type Task, type Warmth } from './task'
 import { cornersOf, type Piece, piecesOf } from '../pieces'
 import { madeLast } from '../loops'
@@ -21,21 +22,13 @@ const [ONE_KG, TWO_KG] = [25, 60]
 export function tasksOf(site: Site, month = warmestMonth(site)): Task[] {
   const { tMinC, tMaxC } = weatherMonths(site)[month - 1]!
   const warmth = warmthOf((tMinC + tMaxC) / 2)
-  const pieces = piecesOf(site)
+  const piecesOfRun = group(piecesOf(site), ({ run }) => run)
   const last = madeLast(site)
   return [
     ...tanksOf(site).flatMap(tank => tankTasks(site, tank, warmth)),
     ...site.nodes.flatMap(node => (node.kind === 'chamber' ? chamberTasks(site, node) : [])),
     ...site.nodes.flatMap(node => (node.kind === 'spout' ? spoutTasks(site, node) : [])),
-    ...site.runs.flatMap(run =>
-      runTasks(
-        site,
-        run,
-        pieces.filter(piece => piece.run === run),
-        warmth,
-        last.get(run.id) ?? [],
-      ),
-    ),
+    ...site.runs.flatMap(run => runTasks(site, run, piecesOfRun.get(run) ?? [], warmth, last.get(run.id) ?? [])),
     ...waterTasks(site),
   ]
 }

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import { takeOff } from './takeoff'
 import type { Item } from './items'
 import { piecesOf, type Piece } from '../pieces'
@@ -14,15 +15,19 @@ export interface LineParts {
 
 /** The list by what it is for, lines first; lengths of pipe are shared, so that a line is told by its pieces. */
 export function byLine(site: Site): LineParts[] {
-  const items = takeOff(site).filter(({ group }) => group !== 'pipes')
-  const pieces = piecesOf(site)
+  const thingsOf = new Map<string, LineParts['things']>()
+  for (const { id, what, size, unit, group: sort, shares } of takeOff(site)) {
+    if (sort === 'pipes') continue
+    for (const share of shares) {
+      const things = thingsOf.get(share.id) ?? []
+      things.push({ id, what, size, unit, count: share.count })
+      thingsOf.set(share.id, things)
+    }
+  }
+  const piecesOfRun = group(piecesOf(site), ({ run }) => run.id)
   const of = (id: string, name: string): LineParts[] => {
-    const things = items.flatMap(({ id: item, what, size, unit, shares }) => {
-      const share = shares.find(each => each.id === id)
-      return share ? [{ id: item, what, size, unit, count: share.count }] : []
-    })
-    const own = pieces.filter(({ run }) => run.id === id)
-    return things.length + own.length ? [{ id, name, things, pieces: own }] : []
+    const [things, pieces] = [thingsOf.get(id) ?? [], piecesOfRun.get(id) ?? []]
+    return things.length + pieces.length ? [{ id, name, things, pieces }] : []
   }
   return [
     ...site.runs.flatMap(run => of(run.id, runName(site, run))),

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import { idOf, type List, type Told } from './items'
 import { flow, length, say } from '../../words'
 import { chains, WEIGHINGS } from '../chain'
@@ -124,15 +125,8 @@ export interface Joint {
 export function takeOffLines(site: Site, list: List, pieces: readonly Piece[]): Joint[] {
   takeOffPipe(site, list)
   const joints: Joint[] = []
-  for (const run of site.runs)
-    joints.push(
-      ...takeOffRun(
-        site,
-        list,
-        run,
-        pieces.filter(piece => piece.run === run),
-      ),
-    )
+  const piecesOfRun = group(pieces, ({ run }) => run)
+  for (const run of site.runs) joints.push(...takeOffRun(site, list, run, piecesOfRun.get(run) ?? []))
   for (const node of site.nodes) if (node.kind === 'joint') joints.push(...takeOffJoint(site, list, node))
   return joints
 }

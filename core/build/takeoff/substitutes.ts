@@ -1,3 +1,4 @@
+import { cutAlike } from '../cutSheets'
 import { toBuy, totalOf } from './takeoff'
 import type { Item } from './items'
 import type { Site } from '../../site'
@@ -18,7 +19,7 @@ const WHOLE = 'elbow-90-'
 export function substitutesOf(site: Site): Substitute[] {
   const swaps = site.build?.swaps ?? []
   const total = totalOf(toBuy(site))
-  const withSwaps = (ids: string[]): Site => ({ ...site, build: { ...site.build, swaps: ids } })
+  const withSwaps = (ids: string[]): Site => cutAlike(site, { ...site, build: { ...site.build, swaps: ids } })
   const plain = toBuy(withSwaps([])).filter(({ id }) => id.startsWith(WHOLE))
   return plain.flatMap(({ id, what, size }): Substitute[] => {
     const swapped = swaps.includes(id)
