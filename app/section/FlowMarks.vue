@@ -2,17 +2,18 @@
 import { pathOf } from '~/section/path'
 import { useShown } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
-import type { Drawing } from '#core/section'
+import { seenOf, type Drawing } from '#core/section'
 
 /** Water that moves in the lines: its way and its speed, and a wrong way lit with its flow. */
-const props = defineProps<{ drawing: Drawing }>()
+const props = defineProps<{ drawing: Drawing; fromPx: number; toPx: number }>()
 const shown = useShown()
 const { show } = useUnits()
 
+const seen = computed(() => props.drawing.routes.flatMap(route => seenOf(route, props.fromPx, props.toPx) ?? []))
 /** Below this nothing is seen to move. */
 const SEEN_LPS = 0.003
 const moving = computed(() =>
-  props.drawing.routes.flatMap(route => {
+  seen.value.flatMap(route => {
     const flowLps = shown.value.flows?.[route.runId] ?? 0
     if (Math.abs(flowLps) < SEEN_LPS) return []
     const points = flowLps > 0 ? route.points : route.points.toReversed()
@@ -32,7 +33,7 @@ const arrows = (points: [number, number][]) =>
   })
 const lit = computed(() => {
   const ids = new Map(shown.value.lit?.map(({ runId, forward }) => [runId, forward]))
-  return props.drawing.routes.flatMap(route => {
+  return seen.value.flatMap(route => {
     const forward = ids.get(route.runId)
     return forward === undefined
       ? []

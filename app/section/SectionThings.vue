@@ -57,14 +57,14 @@ const seenLines = unchanged(
 )
 /** Of a large site so many are drawn in one task. */
 const most = (few: number) => (isLarge(site.value) ? few : Infinity)
-const slots = fewAtATime(seenSlots, keyOf, () => most(16))
-const lines = fewAtATime(seenLines, runOf, () => most(24))
+const slots = fewAtATime(seenSlots, keyOf, () => most(10))
+const lines = fewAtATime(seenLines, runOf, () => most(14))
 const routes = computed(() =>
   [...lines.value].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
 )
 const wordsOf = (label: Label) => `${label.of} ${label.role}`
 const seenLabels = unchanged(() => props.picture.labels.filter(label => seen(label.x, label.x + label.width)), wordsOf)
-const labels = fewAtATime(seenLabels, wordsOf, () => most(32))
+const labels = fewAtATime(seenLabels, wordsOf, () => most(20))
 const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
   computed(() => slots.value.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]

@@ -98,7 +98,7 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
         <SectionGround :drawing="drawing" />
         <SectionThings ref="things" :picture="picture" :from-px="fromPx" :to-px="toPx" :storm="storm" @hold="hold" />
         <GradeLine v-if="props.grade" :drawing="drawing" @told="words => (gradeWords = words)" />
-        <FlowMarks v-if="shown.flows || shown.lit" :drawing="drawing" />
+        <FlowMarks v-if="shown.flows || shown.lit" :drawing="drawing" :from-px="fromPx" :to-px="toPx" />
         <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
         <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>

@@ -1,3 +1,4 @@
+import { shallowReactive, toRaw } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { BesideWorker } from './beside.worker'
 import { turns } from '~/workers/pageTurns'
@@ -31,20 +32,18 @@ export function beside<Args extends readonly unknown[], Answer>(
   here: (site: Site, ...args: Args) => Answer,
   there: (face: Remote<BesideWorker>, site: Site, ...args: Args) => Promise<Answer>,
 ): (site: Site, ...args: Args) => Answer | undefined {
-  /** What was last told, by what was asked beside the site. */
-  const told = shallowReactive(new Map<string, { site: Site; answer: Answer }>())
-  /** What is still to be asked, and the site that was last asked about. */
-  const waiting = new Map<string, { site: Site; args: Args }>()
-  const asked = new Map<string, Site>()
-  /** Here the same thing is worked out once a document. */
+  /** What is known of each document, by what was asked beside it. */
   const known = new WeakMap<Site, Map<string, Answer>>()
+  /** What was last told, of whichever document. */
+  const told = shallowReactive(new Map<string, { site: Site; answer: Answer }>())
+  /** What was asked of each document, and what is still to be asked, the newest of each. */
+  const asked = new WeakMap<Site, Set<string>>()
+  const waiting = new Map<string, { site: Site; args: Args }>()
   let busy = false
 
-  function atOnce(site: Site, key: string, args: Args): Answer {
+  function keep(site: Site, key: string, answer: Answer): Answer {
     const own = known.get(site) ?? new Map<string, Answer>()
-    known.set(site, own)
-    const answer = own.get(key) ?? here(site, ...args)
-    own.set(key, answer)
+    known.set(site, own.set(key, answer))
     return answer
   }
   async function ask(): Promise<void> {
@@ -55,24 +54,33 @@ export function beside<Args extends readonly unknown[], Answer>(
       const answer = await turns
         .inTurn('years', () => there(face(), light(site), ...args))
         .catch(() => here(site, ...args))
+      keep(site, key, answer)
       told.delete(key)
       told.set(key, { site, answer })
       if (told.size > MOST_KEPT) told.delete(told.keys().next().value!)
     }
     busy = false
   }
+  function askOnce(site: Site, key: string, args: Args): void {
+    const keys = asked.get(site) ?? new Set()
+    if (keys.has(key)) return
+    asked.set(site, keys.add(key))
+    // Of documents that wait only the newest is asked about; who still reads another asks again.
+    const before = waiting.get(key)?.site
+    if (before) asked.get(before)?.delete(key)
+    waiting.set(key, { site, args })
+    // Whoever reads this is being worked out itself: what it brings about comes after.
+    if (!busy) void Promise.resolve().then(() => busy || ask())
+  }
 
   return (open, ...args) => {
     const site = toRaw(open)
     const key = JSON.stringify(args)
-    if (!isLarge(site)) return atOnce(site, key, args)
     const last = told.get(key)
-    if (last?.site !== site && asked.get(key) !== site) {
-      asked.set(key, site)
-      waiting.set(key, { site, args })
-      // Whoever reads this is being worked out itself: what it brings about comes after.
-      if (!busy) void Promise.resolve().then(() => busy || ask())
-    }
+    const answer = known.get(site)?.get(key)
+    if (answer !== undefined) return answer
+    if (!isLarge(site)) return keep(site, key, here(site, ...args))
+    askOnce(site, key, args)
     return last && sameThings(last.site, site) ? last.answer : undefined
   }
 }

@@ -1,8 +1,10 @@
 import { beside } from './beside'
-import { momentWith, weakestAlone, wrongWaysOf } from '#core/network'
+import { dutyOfPump, momentWith, weakestAlone, wrongWaysOf } from '#core/network'
 
 /** Flows and pressures of a site with some taps open; nothing until those of a large one are known. */
 export const momentIn = beside(momentWith, (face, site, taps, at) => face.momentWith(site, taps, at))
+/** Where a pump runs, by its id. */
+export const dutyIn = beside(dutyOfPump, (face, site, pump, taps, at) => face.dutyOfPump(site, pump, taps, at))
 /** The tap that has least pressure when each is open by itself. */
 export const weakestIn = beside(weakestAlone, (face, site, at) => face.weakestAlone(site, at))
 /** Where water can go that it should not. */

@@ -66,6 +66,13 @@ export function mostFlowLps({ pump, flowLps, curve }: Pump): number {
 const speedAt = (pump: Pump, pipeMm: number, { flowLps, headM }: CurvePoint): number =>
   risingTo(headM, speed => (speed ? speed ** 2 * headAt(pump, pipeMm, flowLps / speed) : -1), 0.5, 1)
 
+/** Where a pump runs, by its id, as it goes from thread to thread: without a duty it moves no water. */
+export function dutyOfPump(site: Site, pumpId: string, taps: readonly string[], stand: Stand): { duty?: Duty } {
+  const found = pumpsOf(site).find(({ pump }) => pump.id === pumpId)
+  const duty = found && dutyOf(site, found, taps, stand)
+  return duty ? { duty } : {}
+}
+
 /** Where a pump of a site runs while some taps are open; undefined where it moves no water. */
 export function dutyOf(
   site: Site,

@@ -2,7 +2,7 @@ export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } fr
 export { tapsAlone, weakestAlone, type Alone } from './alone'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
 export { deliveredLps } from './deliveries'
-export { dutyAt, dutyOf, mostFlowLps, pumpsOf, type Duty } from './duty'
+export { dutyAt, dutyOf, dutyOfPump, mostFlowLps, pumpsOf, type Duty } from './duty'
 export {
   airAt,
   fillL,

@@ -1,1 +1,2 @@
+export { spellsFrom } from './spells'
 export { readingOf, type Reading } from './reading'

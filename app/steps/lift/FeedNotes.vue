@@ -12,11 +12,12 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { choicesOf } from '~/fields/choices'
 import { useUnits } from '~/fields/useUnits'
+import { dutyIn } from '~/workers/moments'
 import { useSite } from '~/stores/site'
 import { counted, listed } from '#core/words'
 import { nameOf, type Feed } from '#core/site'
 import { branchingOf, busiestLps, moveOf } from '#core/moves'
-import { busiestDayL, cyclingOf, dutyAt, dutyOf, suctionOf, tapsOf } from '#core/network'
+import { busiestDayL, cyclingOf, dutyAt, suctionOf, tapsOf } from '#core/network'
 import {
   BRANCHING_IDS,
   BRANCHINGS,
@@ -68,7 +69,7 @@ const canBack = computed(
 
 const duty = computed(() => {
   const { pump } = props.feed
-  return pump && dutyOf(site.value, { run: pumpRun.value, pump }, atOnce(site.value), stand.value)
+  return pump && dutyIn(site.value, pump.id, atOnce(site.value), stand.value)?.duty
 })
 const pumpRun = computed(
   () => props.feed.trunk.find(each => each.parts.some(part => part.kind === 'pump')) ?? run.value,

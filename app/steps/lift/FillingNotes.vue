@@ -9,10 +9,11 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { choicesOf } from '~/fields/choices'
 import { useUnits } from '~/fields/useUnits'
+import { dutyIn } from '~/workers/moments'
 import { useSite } from '~/stores/site'
 import { nameOf, roleOf, type Filling } from '#core/site'
 import { moveOf } from '#core/moves'
-import { dutyAt, dutyOf, fillL, suctionOf, type Stand } from '#core/network'
+import { dutyAt, fillL, suctionOf, type Stand } from '#core/network'
 import { FILL_LINE_IDS, FILL_LINES, type FillLineId, type LiftId } from '#core/catalog'
 
 /** A pump that fills a tank from another one or from a well: by which line, how long it takes, and how its switch is set. */
@@ -22,7 +23,7 @@ const { show, litres, span } = useUnits()
 const stand = useStand()
 const site = computed(() => store.site!)
 const run = computed(() => props.filling.runs.find(each => each.parts.includes(props.filling.pump))!)
-const dutyWith = (at: Stand) => dutyOf(site.value, { run: run.value, pump: props.filling.pump }, atOnce(site.value), at)
+const dutyWith = (at: Stand) => dutyIn(site.value, props.filling.pump.id, atOnce(site.value), at)?.duty
 const duty = computed(
   () =>
     // A full tank's float is shut; then it is told of as it fills.

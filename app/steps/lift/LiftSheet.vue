@@ -8,8 +8,8 @@ import TapNotes from './TapNotes.vue'
 import TogetherNotes from './TogetherNotes.vue'
 import WellNotes from './WellNotes.vue'
 import { feedSubject } from './told'
-import { momentTogether } from './useMoment'
-import { momentIn } from '~/workers/moments'
+import { atOnce, momentTogether, useStand } from './useMoment'
+import { dutyIn, momentIn } from '~/workers/moments'
 import type { Subject } from '~/steps/step'
 import { useSite } from '~/stores/site'
 import { feedsOf, fillingsOf, graphOf, runName } from '#core/site'
@@ -28,7 +28,14 @@ const moments = computed(() => {
   const still = momentIn(store.site!, [], 'full')
   return full && low && still && { full, low, still }
 })
-const known = computed(() => momentTogether(store.site!) !== undefined)
+/** Whether all is known that the notes in hand tell of. */
+const known = computed(() => {
+  const site = store.site!
+  const inHand = (feed.value?.pump ?? filling.value?.pump ?? pump.value?.pump)?.id
+  const stands = filling.value ? (['full', 'low'] as const) : [useStand().value]
+  const duties = inHand === undefined ? [] : stands.map(at => dutyIn(site, inHand, atOnce(site), at))
+  return [momentTogether(site), ...duties].every(answer => answer !== undefined)
+})
 const feed = computed(() => feedsOf(store.site!).find(({ trunk }) => feedSubject(trunk[0]!) === props.subject?.id))
 const filling = computed(() => fillingsOf(store.site!).find(({ runs }) => feedSubject(runs[0]!) === props.subject?.id))
 const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === props.subject?.id))

@@ -7,10 +7,11 @@ import PairsField from '~/fields/PairsField.vue'
 import ThingField from '~/fields/ThingField.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
+import { dutyIn } from '~/workers/moments'
 import { useSite } from '~/stores/site'
 import { inMode, type Run } from '#core/site'
 import { giveCurve, type Pump } from './pumpCurve'
-import { dutyOf, mostFlowLps, shutOffM } from '#core/network'
+import { mostFlowLps, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
 import { guessedPumpPrice, PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
 
@@ -28,12 +29,12 @@ const GUARDS = [
   { value: true, name: 'a guard stops it before it runs dry' },
   { value: false, name: 'nothing stops it when it runs dry' },
 ]
-const duty = computed(() => dutyOf(site.value, props, atOnce(site.value), stand.value))
+const duty = computed(() => dutyIn(site.value, props.pump.id, atOnce(site.value), stand.value)?.duty)
 /** Where it runs in each mode that the site has, its valves as that sets them. */
 const modes = computed(() =>
   site.value.modes.map(mode => ({
     mode,
-    duty: dutyOf(inMode(site.value, mode), props, atOnce(site.value), stand.value),
+    duty: dutyIn(inMode(site.value, mode), props.pump.id, atOnce(site.value), stand.value)?.duty,
   })),
 )
 const hint = computed(

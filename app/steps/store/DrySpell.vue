@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
 import QuantityField from '~/fields/QuantityField.vue'
-import { useReading } from '~/steps/useReading'
+import { spellsIn } from '~/workers/plans'
 import { useSite } from '~/stores/site'
 import { dayNumber, isoDate } from '#core/climate'
-import { drySpellFrom } from '#core/balance'
+import { tanksOf } from '#core/site'
+import type { Spell } from '#core/balance'
 import { format } from 'date-fns'
 
 /** If it stops raining today: how long what stands in the tanks lasts, by the rules as they are. */
@@ -12,11 +13,12 @@ const store = useSite()
 const heldShare = ref(0.7)
 const from = ref(format(new Date(), 'yyyy-MM-dd'))
 const startDay = computed(() => dayNumber(from.value))
-const reading = useReading()
-const compiled = computed(() => reading.value.compiled)
-const spell = (share: number) => drySpellFrom(compiled.value, startDay.value, share)
-const now = computed(() => spell(heldShare.value))
-const rows = computed(() => [1, 0.75, 0.5, 0.25].map(share => ({ share, ...spell(share) })))
+const SHARES = [1, 0.75, 0.5, 0.25]
+const spells = computed(() => spellsIn(store.site!, startDay.value, [heldShare.value, ...SHARES]))
+const now = computed(() => spells.value?.[0])
+const rows = computed(() => SHARES.map((share, at) => ({ share, spell: spells.value?.[at + 1] })))
+const lasts = (spell: Spell | undefined) =>
+  !spell ? '…' : spell.days === undefined ? 'over 2 years' : counted(spell.days, 'day')
 const dateAfter = (days: number) => {
   const [year, month, day] = isoDate(startDay.value + days)
     .split('-')
@@ -33,7 +35,7 @@ const setHeld = (share: number) =>
 </script>
 
 <template>
-  <section v-if="store.site!.uses.length && compiled.pools.length" class="spell">
+  <section v-if="store.site!.uses.length && tanksOf(store.site!).length" class="spell">
     <h2>If it stops raining today</h2>
     <p>
       With the tanks at
@@ -45,7 +47,8 @@ const setHeld = (share: number) =>
         :value="from"
         @change="inFrom(($event.target as HTMLInputElement).value)"
       />,
-      <template v-if="now.days === undefined">nothing goes short for two years.</template>
+      <template v-if="!now">…</template>
+      <template v-else-if="now.days === undefined">nothing goes short for two years.</template>
       <template v-else-if="now.days === 0"
         ><b class="wrong">{{ now.first }} is short on the first day.</b></template
       >
@@ -53,7 +56,7 @@ const setHeld = (share: number) =>
         >everything is served for <b class="figure">{{ counted(now.days, 'day') }}</b>; then <b>{{ now.first }}</b> goes
         short, on {{ dateAfter(now.days) }}.</template
       >
-      <template v-if="now.rationedAfter !== undefined">
+      <template v-if="now?.rationedAfter !== undefined">
         Rationing begins after {{ counted(now.rationedAfter, 'day') }}.</template
       >
       <span class="soft small"> Wells, mains and carts go on by their rules.</span>
@@ -68,9 +71,7 @@ const setHeld = (share: number) =>
       <tbody>
         <tr>
           <th scope="row">lasts</th>
-          <td v-for="row in rows" :key="row.share">
-            {{ row.days === undefined ? 'over 2 years' : counted(row.days, 'day') }}
-          </td>
+          <td v-for="row in rows" :key="row.share">{{ lasts(row.spell) }}</td>
         </tr>
       </tbody>
     </table>

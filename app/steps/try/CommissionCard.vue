@@ -1,14 +1,24 @@
 <script setup lang="ts">
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
+import { fewAtATime } from '~/stores/fewAtATime'
+import { unchanged } from '~/stores/unchanged'
+import { cardIn } from '~/workers/plans'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
-import { commissionCard, isAsExpected, STAGES, type CardLine, type StageId } from '#core/plant'
+import { isAsExpected, STAGES, type CardLine, type StageId } from '#core/plant'
 
 /** The card by which it is first filled: what to look at, the figure to expect, and a box for what was found. */
 const store = useSite()
 const { show } = useUnits()
-const card = computed(() => commissionCard(store.site!))
+const told = computed(() => cardIn(store.site!))
+const card = computed(() => told.value ?? [])
+const lineOf = ({ id }: CardLine) => id
+const come = fewAtATime(
+  unchanged(() => card.value, lineOf),
+  lineOf,
+  () => 20,
+)
 const found = computed(() => new Map(store.site!.found?.map(each => [each.line, each])))
 const WORDS: Record<StageId, string> = {
   dry: 'Before there is water',
@@ -17,7 +27,7 @@ const WORDS: Record<StageId, string> = {
   running: 'Running',
 }
 const byStage = computed(() =>
-  STAGES.map(stage => ({ stage, lines: card.value.filter(line => line.stage === stage) })).filter(
+  STAGES.map(stage => ({ stage, lines: come.value.filter(line => line.stage === stage) })).filter(
     ({ lines }) => lines.length,
   ),
 )
