@@ -12,8 +12,8 @@ import { review } from '../core/review'
 import { readingOf } from '../core/reading'
 import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
-import { chains, cutList, toBuy, WEIGHINGS } from '../core/build'
-import { steady } from '../core/network'
+import { built, chains, cutList, toBuy, WEIGHINGS } from '../core/build'
+import { momentWith, steady, tapsOf } from '../core/network'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
 import { plantOf, play, scriptOf } from '../core/plant'
 import { compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
@@ -186,6 +186,16 @@ const COSTS: [string, (of: Site) => unknown][] = [
   ['its words', of => labelsOf(of, drawSection(of, readableWidthPx(of, 318), 318))],
   ['the outlook', of => outlook(anew(of), series)],
   ['the outlook and the review', of => review(anew(of))],
+  ['what there is to buy, to cut and to do', of => built(anew(of), 6, '2026-06-01')],
+  [
+    'what flows with all taps open',
+    of =>
+      momentWith(
+        anew(of),
+        tapsOf(of).map(({ id }) => id),
+        'low',
+      ),
+  ],
 ]
 for (const [name, act] of COSTS) {
   const times = YARDS.map(yard => time(() => act(yard.site), 3))

@@ -70,7 +70,7 @@ export function beside<Args extends readonly unknown[], Answer>(
     if (before) asked.get(before)?.delete(key)
     waiting.set(key, { site, args })
     // Whoever reads this is being worked out itself: what it brings about comes after.
-    if (!busy) void Promise.resolve().then(() => busy || ask())
+    if (!busy) void Promise.resolve().then(() => (busy ? undefined : ask()))
   }
 
   return (open, ...args) => {

@@ -78,4 +78,18 @@ describe('a cut list', () => {
     expect(performance.now() - began).toBeLessThan(600)
     isCut(made, pieces, 0.003)
   })
+  it('of a thousand pieces, and from long coils, takes little longer for each, and little more than there must be', () => {
+    const pieces = Array.from({ length: 1000 }, (_, at) => 0.2 + ((at * 7919) % 2300) / 1000)
+    for (const stockM of [
+      [3, 6],
+      [25, 50, 100],
+    ]) {
+      const began = performance.now()
+      const made = cutList(pieces, stockM, 3)!
+      expect(performance.now() - began).toBeLessThan(3000)
+      isCut(made, pieces, 0.003)
+      const boughtM = sum(made.stocks, each => each.stockM)
+      expect(boughtM).toBeLessThan(1.02 * sum(pieces, metres => metres + 0.003) + 25)
+    }
+  })
 })

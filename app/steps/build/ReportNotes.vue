@@ -30,7 +30,7 @@ async function savePdf(): Promise<void> {
     const told = {
       site: store.site!,
       section: sectionSvg(),
-      figures: said ? [...(storeStep.figures?.(said) ?? []), ...figures(said)] : [],
+      figures: said ? [...(storeStep.figures?.(said) ?? []), ...(figures(said) ?? [])] : [],
       review: results.review,
       show,
       money,
