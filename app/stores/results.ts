@@ -132,6 +132,7 @@ export const useResults = defineStore('results', () => {
     let share = 0.05
     slow ??= setTimeout(() => (progress.value = share), SLOW_MS)
     const own = await turns.take('figures')
+    if (!store.site) settle()
     if (asked !== revision || !store.site) return own.end()
     turn = own
     const hear = async (said: Told): Promise<boolean> => {

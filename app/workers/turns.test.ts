@@ -1,6 +1,6 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import fc from 'fast-check'
-import { turnsOf, type Rank, type Turn } from './turns'
+import { PATIENCE_MS, turnsOf, type Rank, type Turn } from './turns'
 
 const RANKS: Rank[] = ['figures', 'drawing', 'years', 'aside']
 /** Lets everything go on that can. */
@@ -78,6 +78,22 @@ describe('turns', () => {
     await back
     await ask('figures', 'figures')
     expect(got).toEqual(['years', 'drawing', 'figures'])
+  })
+  it('keep the others waiting for so long and no longer', async () => {
+    vi.useFakeTimers()
+    const { ask, got, held } = asking(1)
+    await ask('broken down', 'figures')
+    const next = ask('drawing', 'drawing')
+    await vi.advanceTimersByTimeAsync(PATIENCE_MS - 1)
+    expect(got).toEqual(['broken down'])
+    await vi.advanceTimersByTimeAsync(1)
+    await next
+    // That it ends after all frees nothing a second time.
+    held.get('broken down')!.end()
+    void ask('years', 'years')
+    await vi.advanceTimersByTimeAsync(1)
+    expect(got).toEqual(['broken down', 'drawing'])
+    vi.useRealTimers()
   })
   it('end with what was done in them, also where that fails', async () => {
     const { turns } = asking(1)

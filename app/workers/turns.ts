@@ -2,6 +2,9 @@
 const RANKS = ['figures', 'drawing', 'years', 'aside'] as const
 export type Rank = (typeof RANKS)[number]
 
+/** A thread that works for longer, or has broken down, keeps the others waiting no more. */
+export const PATIENCE_MS = 10_000
+
 /** A turn that was taken. */
 export interface Turn {
   /** Lets whoever waits with more urgency go first, and goes on after them, with a rank of its own from then on. */
@@ -33,7 +36,9 @@ export function turnsOf(most: number) {
   async function take(first: Rank): Promise<Turn> {
     let held: Rank | undefined
     let over = false
+    let patience: ReturnType<typeof setTimeout> | undefined
     function release(): void {
+      clearTimeout(patience)
       if (held !== undefined && held !== 'aside') running--
       held = undefined
       next()
@@ -42,6 +47,7 @@ export function turnsOf(most: number) {
       await wait(rank)
       held = rank
       if (over) release()
+      else patience = setTimeout(release, PATIENCE_MS)
     }
     await hold(first)
     return {

@@ -56,6 +56,8 @@ const shown = ref(1)
 onMounted(async () => {
   await until(() => store.site).toBeTruthy()
   for (; shown.value < 4; shown.value++) await nextTask()
+  const whenIdle = 'requestIdleCallback' in window ? requestIdleCallback : setTimeout
+  whenIdle(() => store.rehearse())
 })
 useHead({ title: () => (store.site ? `${store.site.name} · Tall Cask` : 'Tall Cask') })
 
