@@ -16,10 +16,15 @@ const { subjects, subject, pick, markOf } = useSubject(() => props.step)
 const notes = useTemplateRef('notes')
 /** The notes come after the index, in a task of their own. */
 const opened = ref(false)
-onMounted(async () => {
-  await nextTask()
-  opened.value = true
-})
+watch(
+  () => props.step.id,
+  async () => {
+    opened.value = false
+    await nextTask()
+    opened.value = true
+  },
+  { immediate: true },
+)
 // Two sources, not one list of them, which would be another list after every edit.
 watch([() => props.step.id, () => subject.value?.id], () => notes.value?.scrollTo({ top: 0 }))
 </script>
