@@ -13,7 +13,7 @@ vi.stubGlobal(
   },
 )
 vi.mock('comlink', () => ({ wrap: () => ({}) }))
-const { beside } = await import('./beside')
+const { beside, worksBeside } = await import('./beside')
 
 /** Answers come when they are let out, in the order in which they were asked. */
 function asking() {
@@ -44,8 +44,10 @@ describe('what is worked out beside the page', () => {
     const stop = watchEffect(() => void seen.push(read(large, 'a')))
     await settled()
     expect(asked).toHaveLength(1)
+    expect(worksBeside.value).toBe(true)
     asked[0]!.tell('told')
     await settled()
+    expect(worksBeside.value).toBe(false)
     expect(seen).toEqual([undefined, 'told'])
     expect(read(large, 'a')).toBe('told')
     expect(asked).toHaveLength(1)

@@ -1,4 +1,4 @@
-import { shallowReactive, toRaw } from 'vue'
+import { computed, ref, shallowReactive, toRaw } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { BesideWorker } from './beside.worker'
 import { turns } from '~/workers/pageTurns'
@@ -13,6 +13,10 @@ function face(): Remote<BesideWorker> {
 }
 /** A site as it goes there: without what no answer asks of it. */
 const light = ({ log: _log, ...site }: Site): Site => ({ ...toRaw(site), options: [] })
+
+const asking = ref(0)
+/** Whether something is being worked out there: what is shown of it may be from before the last change. */
+export const worksBeside = computed(() => asking.value > 0)
 
 /** Answers to so many questions are kept. */
 const MOST_KEPT = 40
@@ -48,6 +52,15 @@ export function beside<Args extends readonly unknown[], Answer>(
   }
   async function ask(): Promise<void> {
     busy = true
+    asking.value++
+    try {
+      await askAll()
+    } finally {
+      busy = false
+      asking.value--
+    }
+  }
+  async function askAll(): Promise<void> {
     for (let next = waiting.entries().next(); !next.done; next = waiting.entries().next()) {
       const [key, { site, args }] = next.value
       waiting.delete(key)
@@ -59,7 +72,6 @@ export function beside<Args extends readonly unknown[], Answer>(
       told.set(key, { site, answer })
       if (told.size > MOST_KEPT) told.delete(told.keys().next().value!)
     }
-    busy = false
   }
   function askOnce(site: Site, key: string, args: Args): void {
     const keys = asked.get(site) ?? new Set()
