@@ -1,15 +1,13 @@
 import { effect } from 'vue'
-import { isLarge } from '~/workers/large'
+import { isLarge, sameThings } from '~/workers/large'
 import { nextTask } from '~/stores/nextTask'
 import { useSelection } from '~/stores/useSelection'
 import type { Site } from '#core/site'
 import { findingsOf, type StepContext, type StepDefinition, type StepMark, type Subject } from './step'
 import { useStepContext } from './useStepContext'
 
-/** True where nothing was put in or taken out between two documents, so that their subjects are the same ones. */
-const sameThings = (one: Site, two: Site): boolean =>
-  one.id === two.id &&
-  (['nodes', 'runs', 'roofs', 'uses', 'options'] as const).every(list => one[list].length === two[list].length)
+/** Where nothing was put into these or taken out, the subjects are the same ones. */
+const TOLD_OF = ['nodes', 'runs', 'roofs', 'uses', 'options'] as const
 
 /**
  * The subjects of a step. In a large site their key figures follow an edit in a task of their own, after what was typed
@@ -27,7 +25,7 @@ function useSubjects(step: () => StepDefinition, context: ComputedRef<StepContex
     {
       scheduler() {
         const { site } = context.value
-        if (!site || !from.site || !isLarge(site) || from.step !== step() || !sameThings(from.site, site))
+        if (!site || !from.site || !isLarge(site) || from.step !== step() || !sameThings(from.site, site, TOLD_OF))
           return void make()
         if (waits) return
         waits = true

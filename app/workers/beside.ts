@@ -2,7 +2,7 @@ import { computed, ref, shallowReactive, toRaw } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { BesideWorker } from './beside.worker'
 import { turns } from '~/workers/pageTurns'
-import { isLarge } from '~/workers/large'
+import { isLarge, sameThings } from '~/workers/large'
 import type { Site } from '#core/site'
 
 /** One worker for all, started when it is first asked. */
@@ -20,10 +20,6 @@ export const worksBeside = computed(() => asking.value > 0)
 
 /** Answers to so many questions are kept. */
 const MOST_KEPT = 40
-
-/** True where nothing was put in or taken out between two documents: what is told of one can be read beside the other. */
-const sameThings = (one: Site, two: Site): boolean =>
-  one.id === two.id && one.nodes.length === two.nodes.length && one.runs.length === two.runs.length
 
 /**
  * Something that is worked out of a document: of a small one here and at once, of a large one beside the page. Until
@@ -93,6 +89,6 @@ export function beside<Args extends readonly unknown[], Answer>(
     if (answer !== undefined) return answer
     if (!isLarge(site)) return keep(site, key, here(site, ...args))
     askOnce(site, key, args)
-    return last && sameThings(last.site, site) ? last.answer : undefined
+    return last && sameThings(last.site, site, ['nodes', 'runs']) ? last.answer : undefined
   }
 }
