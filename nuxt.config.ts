@@ -35,7 +35,13 @@ export default defineNuxtConfig({
     '~/assets/css/print.css',
   ],
   spaLoadingTemplate: false,
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  // The page is made in the browser alone: no answer of a server's rendering is unpacked in it.
+  experimental: { renderJsonPayloads: false },
+  alias: {
+    '#core': fileURLToPath(new URL('./core', import.meta.url)),
+    // What the package means for old browsers and old loaders is a good deal longer.
+    dexie: 'dexie/dist/modern/dexie.mjs',
+  },
   routeRules: {
     '/**': {
       headers: {
