@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import LateChart from './LateChart.vue'
 import { useUnits } from '~/fields/useUnits'
 import { usePrefs } from '~/stores/prefs'
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, type ChartOptions } from 'chart.js'
-import { Chart as ChartView } from 'vue-chartjs'
 import { parseQuantity, type Kind } from '#core/units'
 
 /** A line of a chart: drawn through, or its points alone. */
@@ -78,7 +78,7 @@ const options = computed<ChartOptions>(() => {
 </script>
 
 <template>
-  <div class="chart" role="img" :aria-label="spoken"><ChartView type="line" :data="data" :options="options" /></div>
+  <div class="chart" role="img" :aria-label="spoken"><LateChart type="line" :data="data" :options="options" /></div>
 </template>
 
 <style scoped>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import LateChart from './LateChart.vue'
 import { useUnits } from '~/fields/useUnits'
 import { usePrefs } from '~/stores/prefs'
 import { Chart, LinearScale, LineController, LineElement, PointElement, type ChartOptions } from 'chart.js'
-import { Chart as ChartView } from 'vue-chartjs'
 import { parseQuantity, type Kind } from '#core/units'
 
 /** A strip of one figure over time, as a recorder draws it: the last stretch, its clock at the foot. */
@@ -87,7 +87,7 @@ const latest = computed(() =>
         >{{ words }}</span
       >
     </figcaption>
-    <div class="chart"><ChartView type="line" :data="data" :options="options" :aria-label="latest.join(', ')" /></div>
+    <div class="chart"><LateChart type="line" :data="data" :options="options" :aria-label="latest.join(', ')" /></div>
   </figure>
 </template>
 

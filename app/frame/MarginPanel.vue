@@ -41,7 +41,7 @@ const allCards = computed(() => {
   })
 })
 const cards = fewAtATime(
-  unchanged(() => allCards.value, cardOf),
+  () => allCards.value,
   cardOf,
   () => 8,
 )

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { fewAtATime } from '~/stores/fewAtATime'
-import { unchanged } from '~/stores/unchanged'
 import { MARK_WORDS, type StepMark, type Subject } from '~/steps/step'
 
 /** The subjects of a step, a line each with its mark and key figure; arrows walk them. */
@@ -13,9 +12,9 @@ const emit = defineEmits<{ pick: [subject: Subject] }>()
 const list = useTemplateRef('list')
 const idOf = ({ id }: Subject) => id
 const lines = fewAtATime(
-  unchanged(() => props.subjects, idOf),
+  () => props.subjects,
   idOf,
-  () => 40,
+  () => 20,
 )
 
 function walk(by: number): void {

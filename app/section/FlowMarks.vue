@@ -2,18 +2,17 @@
 import { pathOf } from '~/section/path'
 import { useShown } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
-import { seenOf, type Drawing } from '#core/section'
+import type { Point, SeenRoute } from '#core/section'
 
 /** Water that moves in the lines: its way and its speed, and a wrong way lit with its flow. */
-const props = defineProps<{ drawing: Drawing; fromPx: number; toPx: number }>()
+const props = defineProps<{ lines: SeenRoute[] }>()
 const shown = useShown()
 const { show } = useUnits()
 
-const seen = computed(() => props.drawing.routes.flatMap(route => seenOf(route, props.fromPx, props.toPx) ?? []))
 /** Below this nothing is seen to move. */
 const SEEN_LPS = 0.003
 const moving = computed(() =>
-  seen.value.flatMap(route => {
+  props.lines.flatMap(route => {
     const flowLps = shown.value.flows?.[route.runId] ?? 0
     if (Math.abs(flowLps) < SEEN_LPS) return []
     const points = flowLps > 0 ? route.points : route.points.toReversed()
@@ -22,18 +21,28 @@ const moving = computed(() =>
 )
 /** Dashes go by in so many seconds: faster with more water, calm throughout. */
 const seconds = (flowLps: number) => Math.min(3, Math.max(0.7, 0.9 / Math.sqrt(flowLps)))
-const arrows = (points: [number, number][]) =>
-  points.slice(1).flatMap((point, at) => {
-    const before = points[at]!
-    const [dx, dy] = [point[0] - before[0], point[1] - before[1]]
-    const px = Math.hypot(dx, dy)
-    if (px < 26) return []
-    const [x, y] = [before[0] + dx / 2, before[1] + dy / 2]
-    return [{ x, y, turn: (Math.atan2(dy, dx) * 180) / Math.PI }]
-  })
+/** A leg shorter than this has no room for an arrow. */
+const LEG_PX = 26
+const round = (px: number) => Math.round(px * 10) / 10
+/** An arrow half way along each leg, as wide to either side as it is long, all in one path. */
+const arrows = (points: Point[], halfPx: number) =>
+  points
+    .slice(1)
+    .flatMap((point, at) => {
+      const before = points[at]!
+      const [dx, dy] = [point[0] - before[0], point[1] - before[1]]
+      const px = Math.hypot(dx, dy)
+      if (px < LEG_PX) return []
+      const [alongX, alongY] = [(halfPx * dx) / px, (halfPx * dy) / px]
+      const [x, y] = [before[0] + dx / 2, before[1] + dy / 2]
+      const corner = (along: number, across: number) =>
+        `${round(x + along * alongX - across * alongY)} ${round(y + along * alongY + across * alongX)}`
+      return [`M${corner(-1, -1)} L${corner(1, 0)} L${corner(-1, 1)}`]
+    })
+    .join(' ')
 const lit = computed(() => {
   const ids = new Map(shown.value.lit?.map(({ runId, forward }) => [runId, forward]))
-  return seen.value.flatMap(route => {
+  return props.lines.flatMap(route => {
     const forward = ids.get(route.runId)
     return forward === undefined
       ? []
@@ -53,24 +62,9 @@ const lit = computed(() => {
         class="moves"
         :style="{ animationDuration: `${seconds(line.flowLps)}s` }"
       />
-      <path
-        v-for="(arrow, at) in arrows(line.points)"
-        :key="at"
-        d="M-4 -4 L4 0 L-4 4"
-        class="arrow"
-        :class="{ back: line.back }"
-        :transform="`translate(${arrow.x} ${arrow.y}) rotate(${arrow.turn})`"
-      />
+      <path :d="arrows(line.points, 4)" class="arrow" :class="{ back: line.back }" />
     </g>
-    <template v-for="line in lit" :key="`way ${line.id}`">
-      <path
-        v-for="(arrow, at) in arrows(line.points)"
-        :key="at"
-        d="M-5 -5 L5 0 L-5 5 z"
-        class="wrong"
-        :transform="`translate(${arrow.x} ${arrow.y}) rotate(${arrow.turn})`"
-      />
-    </template>
+    <path v-for="line in lit" :key="`way ${line.id}`" :d="arrows(line.points, 5)" class="wrong" />
   </g>
 </template>
 

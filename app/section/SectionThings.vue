@@ -17,7 +17,6 @@ import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
 import { designStorm, graphOf } from '#core/site'
 import {
-  seenOf,
   standingWater,
   stormLines,
   type Label,
@@ -29,10 +28,10 @@ import {
 import { poolsOf } from '#core/balance'
 
 /**
- * What stands in the drawing between two places of its width, and the lines between. With `storm` the design storm’s
+ * What stands in the drawing between two places of its width, and the lines that are seen there. With `storm` the design storm’s
  * water is drawn along the roofs’ lines.
  */
-const props = defineProps<{ picture: Picture; fromPx: number; toPx: number; storm: boolean }>()
+const props = defineProps<{ picture: Picture; lines: SeenRoute[]; fromPx: number; toPx: number; storm: boolean }>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
 const StormWater = defineAsyncComponent(() => import('~/section/StormWater.vue'))
 const results = useResults()
@@ -49,22 +48,22 @@ const onLine = (points: [number, number][]) =>
 
 const keyOf = (slot: Slot) =>
   slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id
-const seenSlots = unchanged(() => drawing.value.slots.filter(slot => seen(slot.x, slot.x + slot.width)), keyOf)
-const runOf = (route: SeenRoute) => route.runId
-const seenLines = unchanged(
-  () => drawing.value.routes.flatMap(route => seenOf(route, props.fromPx, props.toPx) ?? []),
-  runOf,
-)
+const wordsOf = (label: Label) => `${label.of} ${label.role}`
 /** Of a large site so many are drawn in one task. */
 const most = (few: number) => (isLarge(site.value) ? few : Infinity)
-const slots = fewAtATime(seenSlots, keyOf, () => most(10))
-const lines = fewAtATime(seenLines, runOf, () => most(14))
-const routes = computed(() =>
-  [...lines.value].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
+const slots = fewAtATime(
+  () => drawing.value.slots.filter(slot => seen(slot.x, slot.x + slot.width)),
+  keyOf,
+  () => most(4),
 )
-const wordsOf = (label: Label) => `${label.of} ${label.role}`
-const seenLabels = unchanged(() => props.picture.labels.filter(label => seen(label.x, label.x + label.width)), wordsOf)
-const labels = fewAtATime(seenLabels, wordsOf, () => most(20))
+const labels = fewAtATime(
+  () => props.picture.labels.filter(label => seen(label.x, label.x + label.width)),
+  wordsOf,
+  () => most(12),
+)
+const routes = computed(() =>
+  [...props.lines].sort((a, b) => Number(a.runId === runId.value) - Number(b.runId === runId.value)),
+)
 const ofKind = <Kind extends Slot['kind']>(kind: Kind) =>
   computed(() => slots.value.filter((slot): slot is Extract<Slot, { kind: Kind }> => slot.kind === kind))
 const [roofs, singles, groups] = [ofKind('roof'), ofKind('node'), ofKind('taps')]

@@ -7,6 +7,8 @@ import SectionStaff from '~/section/SectionStaff.vue'
 import SectionThings from '~/section/SectionThings.vue'
 import { useShown } from '~/section/shown'
 import { useDrawing } from '~/section/useDrawing'
+import { fewAtATime } from '~/stores/fewAtATime'
+import { isLarge } from '~/workers/large'
 import { useWiden } from '~/section/useWiden'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
@@ -14,7 +16,16 @@ import { useSelection } from '~/stores/useSelection'
 import { useYearDay } from '~/stores/useYearDay'
 import { useElementSize } from '@vueuse/core'
 import { graphOf, nameOf } from '#core/site'
-import { routeOfRun, STAFF_PX, stretchOf, type Held, type Picture, type VerticalScale } from '#core/section'
+import {
+  routeOfRun,
+  seenOf,
+  STAFF_PX,
+  stretchOf,
+  type Held,
+  type Picture,
+  type SeenRoute,
+  type VerticalScale,
+} from '#core/section'
 import { isoDate } from '#core/climate'
 
 /**
@@ -66,13 +77,19 @@ const [fromPx, toPx] = [
   computed(() => (quarters.value - 1) * quarterPx.value),
   computed(() => (quarters.value + 6) * quarterPx.value),
 ]
+/** The lines as far as they are seen; of a large site so many are drawn in one task. */
+const lines = fewAtATime(
+  () => drawing.value?.routes.flatMap(route => seenOf(route, fromPx.value, toPx.value) ?? []) ?? [],
+  ({ runId: id }: SeenRoute) => id,
+  () => (isLarge(site.value) ? 8 : Infinity),
+)
 /** What is picked elsewhere is brought into the frame. */
 watch([nodeId, runId], () => {
   if (!drawing.value) return
   const xs = runId.value
     ? routeOfRun(drawing.value, runId.value)?.points.map(([x]) => x)
     : stretchOf(drawing.value, nodeId.value)
-  if (xs?.length) bring(Math.min(...xs) - STAFF_PX, Math.max(...xs))
+  if (xs?.length) void bring(Math.min(...xs) - STAFF_PX, Math.max(...xs))
 })
 
 /** What the line of pressure is of, where it is drawn. */
@@ -96,9 +113,17 @@ const heightOf = (id: string) => show(graphOf(site.value).node(id)!.baseM, 'leng
         @click.self="pickNode(undefined)"
       >
         <SectionGround :drawing="drawing" />
-        <SectionThings ref="things" :picture="picture" :from-px="fromPx" :to-px="toPx" :storm="storm" @hold="hold" />
+        <SectionThings
+          ref="things"
+          :picture="picture"
+          :lines="lines"
+          :from-px="fromPx"
+          :to-px="toPx"
+          :storm="storm"
+          @hold="hold"
+        />
         <GradeLine v-if="props.grade" :drawing="drawing" @told="words => (gradeWords = words)" />
-        <FlowMarks v-if="shown.flows || shown.lit" :drawing="drawing" :from-px="fromPx" :to-px="toPx" />
+        <FlowMarks v-if="shown.flows || shown.lit" :lines="lines" />
         <SectionFolds :drawing="drawing" :shift-px="shiftPx" />
         <SectionStaff :drawing="drawing" :shift-px="shiftPx" />
       </svg>

@@ -1,5 +1,6 @@
 import { openedAt } from '#core/section'
-import { useElementSize, useEventListener, useScroll } from '@vueuse/core'
+import { nextTask } from '~/stores/nextTask'
+import { useElementSize, useEventListener } from '@vueuse/core'
 
 const [MOST, KEY_STEP, WHEEL_RATE] = [6, 1.25, 0.0015]
 /** A press that moves less than this is a click. */
@@ -13,7 +14,8 @@ const CLICK_PX = 4
  */
 export function useWiden(frame: Readonly<Ref<HTMLElement | null>>, readablePx: () => number, drawnPx: () => number) {
   const { width: framePx } = useElementSize(frame)
-  const { x: shiftPx } = useScroll(frame)
+  const shiftPx = ref(0)
+  useEventListener(frame, 'scroll', () => (shiftPx.value = frame.value!.scrollLeft), { passive: true })
   const asked = ref<number>()
   const opened = computed(() => openedAt(framePx.value, readablePx(), asked.value))
   const [least, widen] = [computed(() => opened.value.least), computed(() => opened.value.widen)]
@@ -98,8 +100,12 @@ export function useWiden(frame: Readonly<Ref<HTMLElement | null>>, readablePx: (
     event.preventDefault()
     act()
   })
-  /** Brings a stretch of the drawing into the frame, where it does not stand in it. */
-  function bring(fromPx: number, toPx: number): void {
+  /**
+   * Brings a stretch of the drawing into the frame, where it does not stand in it: in a task of its own, since to move
+   * it has the page laid out.
+   */
+  async function bring(fromPx: number, toPx: number): Promise<void> {
+    await nextTask()
     const element = frame.value
     if (!element || (fromPx >= element.scrollLeft && toPx <= element.scrollLeft + framePx.value)) return
     element.scrollTo({ left: (fromPx + toPx - framePx.value) / 2 })

@@ -1,14 +1,18 @@
-import { nextTask } from '~/stores/nextTask'
+import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
+import { nextFrame } from '~/stores/nextTask'
+import { unchanged } from '~/stores/unchanged'
 
 /**
  * A list of which no more than a few things at a time are new or other than they were: to draw them all anew at once
- * would hold the page. The others follow, a task for every few; what is no longer in the list is gone at once.
+ * would hold the page. The others follow, a frame for every few; what is no longer in the list is gone at once, and
+ * what has not changed stays the very thing it was.
  */
 export function fewAtATime<Item>(
-  items: Readonly<Ref<readonly Item[]>>,
+  all: () => readonly Item[],
   keyOf: (item: Item) => string,
   few: () => number,
 ): Readonly<Ref<Item[]>> {
+  const items = unchanged(all, keyOf)
   const shown = shallowRef<Item[]>([])
   let goesOn = false
   let gone = false
@@ -30,11 +34,11 @@ export function fewAtATime<Item>(
   async function follow(): Promise<void> {
     if (goesOn) return
     goesOn = true
-    do await nextTask()
+    do await nextFrame()
     while (!gone && take())
     goesOn = false
   }
-  watch(items, () => take() && void follow(), { immediate: true })
+  watch([items, few], () => take() && void follow(), { immediate: true })
   onScopeDispose(() => (gone = true))
   return shown
 }

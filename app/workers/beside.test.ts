@@ -12,8 +12,8 @@ vi.stubGlobal(
     readonly gone = false
   },
 )
-vi.mock('comlink', () => ({ wrap: () => ({}) }))
-const { beside, worksBeside } = await import('./beside')
+vi.mock('comlink', () => ({ wrap: () => ({}), proxy: (value: unknown) => value }))
+const { askAgain, askBeside, beside, besideFailure, inParts, worksBeside } = await import('./beside')
 
 /** Answers come when they are let out, in the order in which they were asked. */
 function asking() {
@@ -100,5 +100,48 @@ describe('what is worked out beside the page', () => {
     asked[1]!.tell('b')
     await settled()
     expect([read(large, 'a'), read(large, 'b')]).toEqual(['here first a', 'b'])
+  })
+  it('says why it could be worked out neither there nor here, until it is asked again', async () => {
+    let broken = true
+    const read = beside(
+      (site: Site) => {
+        if (broken) throw new Error('the well is deeper than the earth')
+        return site.name
+      },
+      () => Promise.reject(new Error('gone')),
+    )
+    const seen: (string | undefined)[] = []
+    const stop = watchEffect(() => void seen.push(read(large)))
+    await settled()
+    expect(besideFailure.value).toBe('the well is deeper than the earth')
+    expect(worksBeside.value).toBe(false)
+    // It is not asked over and over, but by whoever presses for it.
+    await settled()
+    expect(seen).toEqual([undefined])
+    broken = false
+    askAgain()
+    expect(besideFailure.value).toBeUndefined()
+    await settled()
+    await settled()
+    expect(seen.at(-1)).toBe('first')
+    stop()
+  })
+  it('comes part by part where it is large', async () => {
+    const answer = await inParts<{ cuts: number[]; order: string[] }>(async put => {
+      put('cuts', [1, 2])
+      await settled()
+      put('order', ['base'])
+    })
+    expect(answer).toEqual({ cuts: [1, 2], order: ['base'] })
+  })
+  it('is asked once by a press: of the worker for a large site, here for a small one or where it is gone', async () => {
+    const small = build(blank(), moveOf('addTank', { kind: 'tote', how: 'alone' }))
+    const here = (site: Site, by: number) => `here ${site.nodes.length} ${by}`
+    const there = (_face: unknown, site: Site, by: number) => Promise.resolve(`there ${site.nodes.length} ${by}`)
+    expect(await askBeside(here, there, small, 2)).toBe('here 2 2')
+    expect(await askBeside(here, there, large, 2)).toBe(`there ${large.nodes.length} 2`)
+    expect(await askBeside(here, () => Promise.reject(new Error('gone')), large, 3)).toBe(
+      `here ${large.nodes.length} 3`,
+    )
   })
 })

@@ -1,6 +1,6 @@
 import { computed, ref, shallowReactive, toRaw } from 'vue'
-import { wrap, type Remote } from 'comlink'
-import type { BesideWorker } from './beside.worker'
+import { proxy, wrap, type Remote } from 'comlink'
+import type { BesideWorker, PutPart } from './beside.worker'
 import { turns } from '~/workers/pageTurns'
 import { isLarge, sameThings } from '~/workers/large'
 import type { Site } from '#core/site'
@@ -18,6 +18,51 @@ const asking = ref(0)
 /** Whether something is being worked out there: what is shown of it may be from before the last change. */
 export const worksBeside = computed(() => asking.value > 0)
 
+/** What could be worked out neither there nor here, by what was asked. */
+const failures = shallowReactive(new Map<string, { why: string; forget: () => void }>())
+/** Why something could not be worked out; told where it would stand. */
+export const besideFailure = computed<string | undefined>(() => failures.values().next().value?.why)
+const attempts = ref(0)
+/** Has everybody who reads ask again what could not be worked out. */
+export function askAgain(): void {
+  for (const { forget } of failures.values()) forget()
+  failures.clear()
+  attempts.value++
+}
+
+/** How something is asked of the worker. */
+type There<Args extends readonly unknown[], Answer> = (
+  face: Remote<BesideWorker>,
+  site: Site,
+  ...args: Args
+) => Promise<Answer>
+
+/**
+ * An answer that is told part by part, each in a message of its own: to take a large one apart at once would hold the
+ * page.
+ */
+export async function inParts<Answer extends object>(tell: (put: Remote<PutPart>) => Promise<void>): Promise<Answer> {
+  const parts = new Map<string, unknown>()
+  const put: PutPart = (name, part) => void parts.set(name, part)
+  // What is a proxy here arrives there as one to call.
+  await tell(proxy(put) as unknown as Remote<PutPart>)
+  return Object.fromEntries(parts) as Answer
+}
+
+/** Something that is asked of a document once, by a press: of a large one beside the page. */
+export const askBeside = async <Args extends readonly unknown[], Answer>(
+  here: (site: Site, ...args: Args) => Answer,
+  there: There<Args, Answer>,
+  open: Site,
+  ...args: Args
+): Promise<Answer> => {
+  const site = toRaw(open)
+  return isLarge(site)
+    ? turns.inTurn('figures', () => there(face(), light(site), ...args)).catch(() => here(site, ...args))
+    : here(site, ...args)
+}
+
+let made = 0
 /** Answers to so many questions are kept. */
 const MOST_KEPT = 40
 
@@ -30,8 +75,9 @@ const MOST_KEPT = 40
  */
 export function beside<Args extends readonly unknown[], Answer>(
   here: (site: Site, ...args: Args) => Answer,
-  there: (face: Remote<BesideWorker>, site: Site, ...args: Args) => Promise<Answer>,
+  there: There<Args, Answer>,
 ): (site: Site, ...args: Args) => Answer | undefined {
+  const nth = made++
   /** What is known of each document, by what was asked beside it. */
   const known = new WeakMap<Site, Map<string, Answer>>()
   /** What was last told, of whichever document. */
@@ -60,14 +106,23 @@ export function beside<Args extends readonly unknown[], Answer>(
     for (let next = waiting.entries().next(); !next.done; next = waiting.entries().next()) {
       const [key, { site, args }] = next.value
       waiting.delete(key)
-      const answer = await turns
-        .inTurn('years', () => there(face(), light(site), ...args))
-        .catch(() => here(site, ...args))
-      keep(site, key, answer)
-      told.delete(key)
-      told.set(key, { site, answer })
-      if (told.size > MOST_KEPT) told.delete(told.keys().next().value!)
+      try {
+        const answer = await turns
+          .inTurn('years', () => there(face(), light(site), ...args))
+          .catch(() => here(site, ...args))
+        tell(site, key, answer)
+      } catch (error) {
+        const why = error instanceof Error && error.message ? error.message : 'the worker stopped'
+        failures.set(`${nth} ${key}`, { why, forget: () => asked.get(site)?.delete(key) })
+      }
     }
+  }
+  function tell(site: Site, key: string, answer: Answer): void {
+    keep(site, key, answer)
+    failures.delete(`${nth} ${key}`)
+    told.delete(key)
+    told.set(key, { site, answer })
+    if (told.size > MOST_KEPT) told.delete(told.keys().next().value!)
   }
   function askOnce(site: Site, key: string, args: Args): void {
     const keys = asked.get(site) ?? new Set()
@@ -88,6 +143,7 @@ export function beside<Args extends readonly unknown[], Answer>(
     const answer = known.get(site)?.get(key)
     if (answer !== undefined) return answer
     if (!isLarge(site)) return keep(site, key, here(site, ...args))
+    void attempts.value
     askOnce(site, key, args)
     return last && sameThings(last.site, site, ['nodes', 'runs']) ? last.answer : undefined
   }

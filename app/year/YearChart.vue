@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import LateChart from '~/charts/LateChart.vue'
 import { useUnits } from '~/fields/useUnits'
 import { usePrefs } from '~/stores/prefs'
 import { useResults } from '~/stores/results'
@@ -17,7 +18,6 @@ import {
   type ChartOptions,
 } from 'chart.js'
 import { format, parseISO } from 'date-fns'
-import { Chart as ChartView } from 'vue-chartjs'
 import { groupDigits, showQuantity } from '#core/units'
 import { isoDate } from '#core/climate'
 
@@ -141,7 +141,7 @@ const options = computed<ChartOptions>(() => ({
 
 <template>
   <div>
-    <ChartView
+    <LateChart
       type="line"
       :data="data as never"
       :options="options"

@@ -3,7 +3,7 @@ import { compile } from './compile'
 import { usableL } from './joining'
 import { simulate } from './simulate'
 import { overYears, yearsOf } from './year'
-import type { Run, Site } from '../site'
+import { graphOf, type Run, type Site } from '../site'
 import type { DailySeries } from '../climate'
 
 /** Short days of the middle year: as the plan stands, and as it would be. */
@@ -35,8 +35,8 @@ function years(compiled: Compiled, series: DailySeries) {
 
 /** Tries a valve shut, on a copy of the site. */
 export function ifShut(site: Site, partId: string, series: DailySeries): ShutEffect | undefined {
-  const run = site.runs.find(candidate => candidate.parts.some(part => part.id === partId && part.kind === 'valve'))
-  if (!run) return undefined
+  const run = graphOf(site).runWith(partId)
+  if (!run?.parts.some(part => part.id === partId && part.kind === 'valve')) return undefined
   const turned = run.parts.map(part => (part.id === partId && part.kind === 'valve' ? { ...part, open: false } : part))
   const shut: Site = { ...site, runs: site.runs.map(each => (each === run ? { ...each, parts: turned } : each)) }
   const [before, after] = [site, shut].map(each => compile(each, () => series)) as [Compiled, Compiled]

@@ -39,29 +39,44 @@ const first = ({ adapter, turned }: Pick<ChainStep, 'adapter' | 'turned'>): End 
 const last = ({ adapter, turned }: Pick<ChainStep, 'adapter' | 'turned'>): End => (turned ? adapter.a : adapter.b)
 const keyOf = ({ family, size, sex }: End): string => `${family} ${size} ${sex}`
 
-/** Every end that some adapter has, with the adapters that screw onto it, made once. */
-let joining: Map<string, Omit<ChainStep, 'price'>[]> | undefined
-function ontoEnd(end: End): Omit<ChainStep, 'price'>[] {
-  joining ??= new Map()
-  const key = keyOf(end)
+/** An adapter the one way round or the other: the end it is put on by, and the end it leaves, with that end's key. */
+interface Face {
+  adapter: Adapter
+  turned: boolean
+  on: End
+  leaves: End
+  leavesKey: string
+}
+const faceOf = (adapter: Adapter, turned: boolean): Face => {
+  const leaves = last({ adapter, turned })
+  return { adapter, turned, on: first({ adapter, turned }), leaves, leavesKey: keyOf(leaves) }
+}
+/** Every adapter each way round, made once; both ways round a nipple is the same nipple. */
+let faces: Face[] | undefined
+const allFaces = (): Face[] =>
+  (faces ??= ADAPTERS.flatMap(adapter =>
+    keyOf(adapter.a) === keyOf(adapter.b) ? [faceOf(adapter, false)] : [faceOf(adapter, false), faceOf(adapter, true)],
+  ))
+
+/** The adapters that go onto an end, looked for once an end. */
+const joining = new Map<string, Face[]>()
+function ontoEnd(end: End, key: string): Face[] {
   let found = joining.get(key)
-  if (!found) {
-    const faces = ADAPTERS.flatMap(adapter =>
-      [false, true].flatMap(turned => {
-        // Both ways round a nipple is the same nipple.
-        if (turned && keyOf(adapter.a) === keyOf(adapter.b)) return []
-        return mates(end, first({ adapter, turned })) ? [{ adapter, turned }] : []
-      }),
-    )
-    joining.set(key, (found = faces))
-  }
+  if (!found) joining.set(key, (found = allFaces().filter(({ on }) => mates(end, on))))
   return found
 }
 
-interface Partial {
+/** A way that is being gone: the end it has come to, and by what. */
+interface Reached {
   end: End
-  steps: ChainStep[]
+  key: string
   cost: number
+  by?: { step: ChainStep; before: Reached }
+}
+function stepsTo(reached: Reached): ChainStep[] {
+  const steps: ChainStep[] = []
+  for (let { by } = reached; by; { by } = by.before) steps.push(by.step)
+  return steps.reverse()
 }
 
 /**
@@ -108,34 +123,33 @@ function cheapest(
 ): Chain | undefined {
   const { price: perPrice, perTrouble, perJoint, forNow } = weighing
   const known = new Map<string, number>([[keyOf(from), 0]])
-  const open: Partial[] = [{ end: from, steps: [], cost: 0 }]
-  let done: Partial | undefined
+  const open: Reached[] = [{ end: from, key: keyOf(from), cost: 0 }]
+  let done: Reached | undefined
   while (open.length) {
     let at = 0
     for (let each = 1; each < open.length; each++) if (open[each]!.cost < open[at]!.cost) at = each
-    const [now] = open.splice(at, 1) as [Partial]
+    const [now] = open.splice(at, 1) as [Reached]
     if (done && now.cost + perJoint >= done.cost) break
-    if (known.get(keyOf(now.end))! < now.cost) continue
+    if (known.get(now.key)! < now.cost) continue
     if (mates(now.end, to)) {
       done = { ...now, cost: now.cost + perJoint }
       continue
     }
-    for (const { adapter, turned } of ontoEnd(now.end)) {
+    for (const { adapter, turned, leaves, leavesKey } of ontoEnd(now.end, now.key)) {
       if (banned.has(adapter.id)) continue
       const price = prices.get(adapter.id) ?? adapter.price
       const own =
         perPrice * price + perTrouble * (adapter.found - 1) + perJoint + (adapter.holds === 'now' ? forNow : 0)
-      const end = last({ adapter, turned })
       const cost = now.cost + own
-      if (cost >= (known.get(keyOf(end)) ?? Infinity)) continue
-      known.set(keyOf(end), cost)
-      open.push({ end, steps: [...now.steps, { adapter, turned, price }], cost })
+      if (cost >= (known.get(leavesKey) ?? Infinity)) continue
+      known.set(leavesKey, cost)
+      open.push({ end: leaves, key: leavesKey, cost, by: { step: { adapter, turned, price }, before: now } })
     }
   }
-  return done && chainOf(from, to, done)
+  return done && chainOf(from, to, stepsTo(done), done.cost)
 }
 
-function chainOf(from: End, to: End, { steps, cost }: Partial): Chain {
+function chainOf(from: End, to: End, steps: ChainStep[], cost: number): Chain {
   const ends: [End, End][] = []
   let now = from
   for (const step of steps) {

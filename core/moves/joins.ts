@@ -14,7 +14,7 @@ import {
 } from './move'
 import { showQuantity } from '../units'
 import { tankHeight } from '../sums'
-import { nameOf, portsByRole, rimM, runsFrom, runsTo, type Site, runName, thingName } from '../site'
+import { graphOf, nameOf, portsByRole, rimM, runsFrom, runsTo, type Site, runName, thingName } from '../site'
 import { type Port, type Tank, layIn } from '../kinds'
 import { z } from 'zod'
 
@@ -254,7 +254,7 @@ export const fitLinkValves = defineMove({
 export const turnValve = defineMove({
   args: z.object({ part: z.string(), open: z.boolean() }),
   label: ({ part, open }, site) => {
-    const run = site.runs.find(candidate => candidate.parts.some(each => each.id === part))
+    const run = graphOf(site).runWith(part)
     return `${open ? 'Open' : 'Shut'} a valve of ${run ? runName(site, run) : 'a line'}`
   },
   apply(site, { part: id, open }) {

@@ -26,13 +26,13 @@ export interface Way {
 const MOST_TOTES = 12
 const TOTE_L = 1000
 
-const heldL = (group: Tank[]) => group.reduce((sum, tank) => sum + tankNominalL(tank), 0)
+const heldL = (group: readonly Tank[]) => group.reduce((sum, tank) => sum + tankNominalL(tank), 0)
 
 /**
  * The group of tanks that holds most, by what makes a group; where two hold as much, the one that water comes to
  * first.
  */
-function largestGroup(site: Site, groupOf: (site: Site, tank: Tank) => Tank[]): Tank[] {
+function largestGroup(site: Site, groupOf: (site: Site, tank: Tank) => readonly Tank[]): readonly Tank[] {
   return (
     tanksOf(site)
       .map(tank => groupOf(site, tank))
@@ -65,13 +65,13 @@ function changesAnything(site: Site, moves: Move[]): boolean {
  * What replaces several tanks stands where the lowest of them stood that anything draws from: all that ran to them
  * still runs to it.
  */
-function lowestFirst(site: Site, group: Tank[]): Tank[] {
+function lowestFirst(site: Site, group: readonly Tank[]): Tank[] {
   const draws = (tank: Tank) =>
     runsFrom(site, tank.id).some(run => !['tank', 'outfall'].includes(nodeById(site, run.to.node).kind))
   return [...group].sort((a, b) => Number(draws(b)) - Number(draws(a)) || a.baseM - b.baseM)
 }
 
-function kindWays(site: Site, group: Tank[]): Way[] {
+function kindWays(site: Site, group: readonly Tank[]): Way[] {
   const [first, ...rest] = group
   if (!first) return []
   const totalL = heldL(group)
@@ -111,7 +111,7 @@ function kindWays(site: Site, group: Tank[]): Way[] {
   ]
 }
 
-function moreWays(group: Tank[]): Way[] {
+function moreWays(group: readonly Tank[]): Way[] {
   const last = group.at(-1)
   return last
     ? [

@@ -1,7 +1,7 @@
 import { max, sum } from 'd3-array'
 import { momentWith } from './taps'
 import { drawdownShare, pressureTankDrawdown, pumpCycle, type SwitchPressures } from '../sums'
-import { litresPerDay, type Feed, type Site } from '../site'
+import { litresPerDay, usesAt, type Feed, type Site } from '../site'
 import type { NodeOf } from '../kinds'
 import { FIXTURES, PUMPS } from '../catalog'
 
@@ -90,6 +90,6 @@ export function drawsPerDay(site: Site, { taps }: Pick<Feed, 'taps'>): number {
   })
 }
 const litresOfTap = (site: Site, tap: string): number[] => {
-  const months = site.uses.filter(({ at }) => at === tap).map(use => litresPerDay(site, use))
+  const months = usesAt(site, tap).map(use => litresPerDay(site, use))
   return Array.from({ length: 12 }, (_, month) => sum(months, month12 => month12[month]!))
 }

@@ -11,7 +11,7 @@ export {
 export { gradeOf, type Grade } from './grade'
 export { insideOf } from './inside'
 export { labelsOf, type Label } from './labels'
-export type { PlacedPart } from './parts'
+export type { PlacedPart, Point } from './parts'
 export { bandsOf, FOLD_PX, scaleOf, staffMarks, type ScaleBands, type VerticalScale } from './scale'
 export { portX, STAFF_PX, type Slot } from './slots'
 export { standingWater, stormLines, type StandingWater, type StormLine } from './stormLines'

@@ -32,6 +32,7 @@ describe('the graph of a site', () => {
         }
         for (const run of site.runs) {
           expect(graph.run(run.id)).toBe(run)
+          for (const part of run.parts) expect(graph.runWith(part.id)).toBe(run)
           expect(runsFrom(site, run.from.node, run.from.port)).toContain(run)
           expect(runsTo(site, run.to.node, run.to.port)).toContain(run)
         }

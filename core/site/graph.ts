@@ -32,6 +32,8 @@ export interface Walk {
 export interface Graph {
   node: (id: string) => SiteNode | undefined
   run: (id: string) => Run | undefined
+  /** The run in which a part sits. */
+  runWith: (partId: string) => Run | undefined
   /** Runs that begin at a node, and that end there, in the document's order. */
   outOf: (id: string, port?: string) => Run[]
   into: (id: string, port?: string) => Run[]
@@ -58,6 +60,7 @@ export function graphOf(site: Pick<Site, 'nodes' | 'runs'>): Graph {
 const lookedUp = (nodes: SiteNode[], runs: Run[]): Graph => ({
   node: id => nodes.find(node => node.id === id),
   run: id => runs.find(run => run.id === id),
+  runWith: id => runs.find(run => run.parts.some(part => part.id === id)),
   outOf: (id, port) => runs.filter(({ from }) => from.node === id && (!port || from.port === port)),
   into: (id, port) => runs.filter(({ to }) => to.node === id && (!port || to.port === port)),
   at: id => runs.filter(run => run.from.node === id || run.to.node === id),
@@ -78,10 +81,12 @@ function make(nodes: SiteNode[], runs: Run[]): Graph {
     put(at, run.from.node, run)
     if (run.to.node !== run.from.node) put(at, run.to.node, run)
   }
+  let withPart: Map<string, Run> | undefined
   const listed = (map: Map<string, Run[]>, id: string) => (map.get(id) ?? NONE) as Run[]
   return {
     node: id => nodeOf.get(id),
     run: id => runOf.get(id),
+    runWith: id => (withPart ??= new Map(runs.flatMap(run => run.parts.map(part => [part.id, run] as const)))).get(id),
     outOf: (id, port) => (port ? listed(out, id).filter(run => run.from.port === port) : listed(out, id)),
     into: (id, port) => (port ? listed(into, id).filter(run => run.to.port === port) : listed(into, id)),
     at: id => listed(at, id),

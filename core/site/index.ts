@@ -95,7 +95,7 @@ export {
   tanksInOrder,
   type LevelLink,
 } from './together'
-export { bedNeedInput, bedNeeds, hotMonths, litresPerDay, rootM } from './uses'
+export { bedNeedInput, bedNeeds, hotMonths, litresPerDay, rootM, usesAt } from './uses'
 export {
   annualSpreadShare,
   designStorm,

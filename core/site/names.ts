@@ -1,5 +1,6 @@
 import type { Run, Site } from './schema'
 import { graphOf } from './graph'
+import { usesAt } from './uses'
 import { listed } from '../words'
 import { does, kindName, portsOf, type PortRole, type SiteNode } from '../kinds'
 import { FIXTURES, OUTFALLS } from '../catalog'
@@ -24,7 +25,7 @@ export function nameOf(site: Site, id: string, otherwise = 'something'): string 
 
 function derivedName(site: Site, node: SiteNode): string {
   if (node.kind === 'tap') {
-    const served = site.uses.filter(use => use.at === node.id).map(use => use.name)
+    const served = usesAt(site, node.id).map(use => use.name)
     return served.length ? listed(served) : capital(FIXTURES[node.fixture].name)
   }
   if (node.kind === 'outfall') {

@@ -2,7 +2,7 @@ import { spillM } from './spills'
 import { tanksOf } from './tanks'
 import type { Run, Site } from './schema'
 import { roleOf } from './names'
-import { onceLaid } from './once'
+import { onceEach, onceLaid } from './once'
 import { graphOf, isPumped, nodeById, portHeightM, reached } from './graph'
 import { tankHeight, tankVolume } from '../sums'
 import { levelsOut, PORT_ROLES, type Tank } from '../kinds'
@@ -57,9 +57,9 @@ export function atOneLevel(site: Site, tankId: string, without?: Run): Set<strin
 }
 
 /** Tanks that stand at one level with one, itself first: joined low down, with every valve between them open. */
-export function joinedTanks(site: Site, tank: Tank): Tank[] {
-  return [...atOneLevel(site, tank.id)].map(id => nodeById(site, id)).filter(node => node.kind === 'tank')
-}
+export const joinedTanks = onceEach((site: Site, tank: Tank): readonly Tank[] =>
+  [...atOneLevel(site, tank.id)].map(id => nodeById(site, id)).filter(node => node.kind === 'tank'),
+)
 
 /** Tanks that water runs between without a pump: joined at the bottom, by the spill or through a float; itself first. */
 export function fedTogether(site: Site, tank: Tank): Tank[] {
@@ -72,7 +72,7 @@ export function fedTogether(site: Site, tank: Tank): Tank[] {
 }
 
 /** Height above the datum at which tanks that stand at one level together hold so many litres. */
-export function heightHoldingM(tanks: Tank[], litres: number): number {
+export function heightHoldingM(tanks: readonly Tank[], litres: number): number {
   const heldIn = (tank: Tank, heightM: number) =>
     tankVolume({ ...tank.shape, levelM: Math.max(0, Math.min(heightM - tank.baseM, tankHeight(tank.shape))) }).volumeL
   let low = Math.min(...tanks.map(tank => tank.baseM))

@@ -8,6 +8,7 @@ import OrderNotes from './OrderNotes.vue'
 import PartsNotes from './PartsNotes.vue'
 import ReportNotes from './ReportNotes.vue'
 import StagesNotes from './StagesNotes.vue'
+import WorkingOut from '~/fields/WorkingOut.vue'
 import { buildFor } from './told'
 import { useSite } from '~/stores/site'
 import type { Component } from 'vue'
@@ -33,7 +34,7 @@ const NOTES: Record<string, Component> = {
 <template>
   <div class="build">
     <component :is="NOTES[subject.id]" v-if="made && subject && NOTES[subject.id]" />
-    <p v-else-if="store.site!.nodes.length" class="soft">Working out what there is to buy, to cut and to do…</p>
+    <WorkingOut v-else-if="store.site!.nodes.length" what="what there is to buy, to cut and to do" />
     <p v-else class="soft">Nothing to build yet. Add a roof at Catch and a tank at Store.</p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
+import LongList from '~/fields/LongList.vue'
 import ChainRow from './ChainRow.vue'
 import EndField from './EndField.vue'
 import { buildFor } from './told'
@@ -45,7 +46,8 @@ const inNeed = computed(() =>
     ({ holds }) => holds === 'now',
   ),
 )
-const told = computed(() => buildFor(store.site!)!.chains)
+const told = computed(() => new Map(buildFor(store.site!)!.chains.map(chain => [chain.at, chain])))
+const holeOf = ({ tank, port }: (typeof holes.value)[number]) => `${tank.id}:${port.name}`
 const joints = (count: number) => (count === 1 ? 'one joint' : `${count} joints`)
 const setEnd = (tankId: string, port: string, end: End | undefined) =>
   store.make(setField('port', portId(tankId, port), 'end', end))
@@ -94,49 +96,47 @@ const setEnd = (tankId: string, port: string, end: End | undefined) =>
       <div class="wide">
         <table v-if="holes.length">
           <tbody>
-            <tr
-              v-for="{ tank, port, run } in holes"
-              :key="`${tank.id} ${port.name}`"
-              :data-port="`${tank.id}:${port.name}`"
-            >
-              <th scope="row">
-                {{ nameOf(store.site!, tank.id) }}, {{ port.role }}<br /><small class="soft">{{
-                  runName(store.site!, run)
-                }}</small>
-              </th>
-              <td>
-                <template v-if="port.end">
-                  <EndField
-                    :label="`End of ${tank.name}, ${port.name}`"
-                    :value="port.end"
-                    :set="end => setEnd(tank.id, port.name, end)"
-                  />
-                  <br />
-                  <small v-if="told.find(each => each.at === `${tank.id}:${port.name}`)?.none" class="wrong"
-                    >no adapters meet its pipe</small
-                  >
-                  <small v-else class="soft">{{
-                    told
-                      .find(each => each.at === `${tank.id}:${port.name}`)
-                      ?.steps.map(({ adapter }) => adapter.name)
-                      .join(' + ') || 'meets its pipe as it is'
+            <LongList v-slot="{ item: { tank, port, run } }" :items="holes" :key-of="holeOf">
+              <tr :data-port="`${tank.id}:${port.name}`">
+                <th scope="row">
+                  {{ nameOf(store.site!, tank.id) }}, {{ port.role }}<br /><small class="soft">{{
+                    runName(store.site!, run)
                   }}</small>
-                </template>
-                <button v-else type="button" class="plain" @click="setEnd(tank.id, port.name, from)">
-                  It has the end above: {{ endWords(from) }}
-                </button>
-              </td>
-              <td>
-                <button
-                  v-if="port.end"
-                  type="button"
-                  class="plain small"
-                  @click="setEnd(tank.id, port.name, undefined)"
-                >
-                  A hole with a bulkhead
-                </button>
-              </td>
-            </tr>
+                </th>
+                <td>
+                  <template v-if="port.end">
+                    <EndField
+                      :label="`End of ${tank.name}, ${port.name}`"
+                      :value="port.end"
+                      :set="end => setEnd(tank.id, port.name, end)"
+                    />
+                    <br />
+                    <small v-if="told.get(`${tank.id}:${port.name}`)?.none" class="wrong"
+                      >no adapters meet its pipe</small
+                    >
+                    <small v-else class="soft">{{
+                      told
+                        .get(`${tank.id}:${port.name}`)
+                        ?.steps.map(({ adapter }) => adapter.name)
+                        .join(' + ') || 'meets its pipe as it is'
+                    }}</small>
+                  </template>
+                  <button v-else type="button" class="plain" @click="setEnd(tank.id, port.name, from)">
+                    It has the end above: {{ endWords(from) }}
+                  </button>
+                </td>
+                <td>
+                  <button
+                    v-if="port.end"
+                    type="button"
+                    class="plain small"
+                    @click="setEnd(tank.id, port.name, undefined)"
+                  >
+                    A hole with a bulkhead
+                  </button>
+                </td>
+              </tr>
+            </LongList>
           </tbody>
         </table>
       </div>

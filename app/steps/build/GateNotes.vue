@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
+import LongList from '~/fields/LongList.vue'
 import { group } from 'd3-array'
 import { buildFor } from './told'
 import { useUnits } from '~/fields/useUnits'
@@ -35,7 +36,9 @@ const parts = computed(() =>
     })),
   })),
 )
-const firstOpen = computed(() => parts.value[0]!.things.findIndex(({ open }) => open > 0))
+type Thing = (typeof parts.value)[number]['things'][number]
+const placeOf = ({ items }: Thing) => items[0]!.at
+const firstOpen = computed(() => parts.value[0]!.things.find(({ open }) => open > 0))
 const show = (id: string) => (graphOf(store.site!).run(id) ? pickRun(id) : pickNode(id))
 const costs = ({ litres: least, days }: { litres: number; days?: number }) =>
   least
@@ -47,33 +50,33 @@ const costs = ({ litres: least, days }: { litres: number; days?: number }) =>
   <section data-notes="gate">
     <template v-for="{ words, before, things } in parts" :key="before">
       <h2>{{ words }}</h2>
-      <FoldGroup
-        v-for="({ name, items, open }, number) in things"
-        :id="`build-gate-${before}-${items[0]!.at}`"
-        :key="items[0]!.at"
-        :title="name"
-        :summary="open ? `${open} open` : 'shut'"
-        :open="before === 'rain' && number === firstOpen"
-      >
-        <ul>
-          <li v-for="item in items" :key="item.id" :data-gate="item.id" :class="{ open: item.open }">
-            <span class="mark" aria-hidden="true">{{ item.open ? '○' : '●' }}</span>
-            <div>
-              <b>{{ shortly(item.what) }}</b><span class="unseen">{{ item.open ? ', open' : ', shut' }}</span
-              ><template v-if="item.open">: {{ item.open }}</template
-              >.
-            </div>
-          </li>
-        </ul>
-        <p v-if="open" class="soft small">{{ costs(items[0]!.costsLater) }}</p>
-        <details v-for="item in items.filter(each => each.open)" :key="item.id" class="small" :data-later="item.id">
-          <summary>Doing it later: {{ shortly(item.what) }}</summary>
-          <ol>
-            <li v-for="step in item.later" :key="step">{{ step }}</li>
-          </ol>
-        </details>
-        <button type="button" class="plain small" @click="show(items[0]!.at)">Show it</button>
-      </FoldGroup>
+      <LongList v-slot="{ item: { name, items, open } }" :items="things" :key-of="placeOf">
+        <FoldGroup
+          :id="`build-gate-${before}-${items[0]!.at}`"
+          :title="name"
+          :summary="open ? `${open} open` : 'shut'"
+          :open="before === 'rain' && items === firstOpen?.items"
+        >
+          <ul>
+            <li v-for="item in items" :key="item.id" :data-gate="item.id" :class="{ open: item.open }">
+              <span class="mark" aria-hidden="true">{{ item.open ? '○' : '●' }}</span>
+              <div>
+                <b>{{ shortly(item.what) }}</b><span class="unseen">{{ item.open ? ', open' : ', shut' }}</span
+                ><template v-if="item.open">: {{ item.open }}</template
+                >.
+              </div>
+            </li>
+          </ul>
+          <p v-if="open" class="soft small">{{ costs(items[0]!.costsLater) }}</p>
+          <details v-for="item in items.filter(each => each.open)" :key="item.id" class="small" :data-later="item.id">
+            <summary>Doing it later: {{ shortly(item.what) }}</summary>
+            <ol>
+              <li v-for="step in item.later" :key="step">{{ step }}</li>
+            </ol>
+          </details>
+          <button type="button" class="plain small" @click="show(items[0]!.at)">Show it</button>
+        </FoldGroup>
+      </LongList>
     </template>
   </section>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
+import LongList from '~/fields/LongList.vue'
 import { usePrint } from '~/print/printNotes'
-import { buildFor, monthNow, planFor } from './told'
+import { buildFor, monthNow, planFor, taskMoved } from './told'
 import { isLarge } from '~/workers/large'
 import { dayToday } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
@@ -9,7 +10,7 @@ import { useSite } from '~/stores/site'
 import { group } from 'd3-array'
 import { whyNot } from '#core/answers'
 import { moveOf } from '#core/moves'
-import { fitsInto, moveTask, WORKS, type Planned } from '#core/build'
+import { fitsInto, WORKS, type Planned } from '#core/build'
 
 /** The order of work by days: ticked as it is done, put sooner or later as far as the graph allows. */
 const store = useSite()
@@ -22,6 +23,8 @@ const crew = computed(() => ({ people: people.value, hoursADay: hoursADay.value 
 const plan = computed(() => planFor(store.site!, crew.value, monthNow()) ?? buildFor(store.site!)!.plan)
 const whats = computed(() => new Map(plan.value.map(({ id, what }) => [id, what])))
 const byDay = computed(() => [...group(plan.value, ({ day }) => day)])
+const taskOf = ({ id }: Planned) => id
+const dayOf = ([day]: [number, Planned[]]) => String(day)
 const firstDay = computed(() => byDay.value.find(([day]) => day > 0)?.[0])
 const weekend = computed(() => fitsInto(plan.value, crew.value))
 const tick = (task: Planned) =>
@@ -34,8 +37,8 @@ const waits = ({ waitsFor: [first] }: Planned) => first && whats.value.get(first
 const minutes = ([least, most]: [number, number]) =>
   most < 90 ? `${least} to ${most} min` : `${Math.round(least / 30) / 2} to ${Math.round(most / 30) / 2} h`
 
-function put(id: string, before: string | undefined): void {
-  const moved = moveTask(store.site!, id, before)
+async function put(id: string, before: string | undefined): Promise<void> {
+  const moved = await taskMoved(store.site!, id, before)
   if (!moved.ok) {
     problem.value = whyNot(moved)
     return
@@ -47,16 +50,16 @@ function put(id: string, before: string | undefined): void {
     problem.value = 'It comes on the first day that has room for it, once what it waits for has cured.'
 }
 const place = (id: string) => plan.value.findIndex(task => task.id === id)
-function shift(id: string, by: -1 | 1): void {
+async function shift(id: string, by: -1 | 1): Promise<void> {
   const ids = plan.value.map(task => task.id)
   const at = ids.indexOf(id)
   if (at + by < 0 || at + by >= ids.length) return
-  put(id, by < 0 ? ids[at - 1] : ids[at + 2])
+  await put(id, by < 0 ? ids[at - 1] : ids[at + 2])
   void nextTick(() => document.querySelector<HTMLElement>(`[data-task="${CSS.escape(id)}"]`)?.focus())
 }
 const dragged = ref<string>()
 function drop(before: string): void {
-  if (dragged.value && dragged.value !== before) put(dragged.value, before)
+  if (dragged.value && dragged.value !== before) void put(dragged.value, before)
   dragged.value = undefined
 }
 const print = usePrint()
@@ -87,73 +90,73 @@ const print = usePrint()
       }}{{ weekend.length > 3 ? '; …' : '' }}
     </p>
     <p v-if="problem" role="alert" class="wrong">{{ problem }}</p>
-    <FoldGroup
-      v-for="[day, tasks] in byDay"
-      :id="`build-day-${day}`"
-      :key="day"
-      :title="day ? `Day ${day}` : 'Done'"
-      :summary="tasks.length === 1 ? 'one task' : `${tasks.length} tasks`"
-      :open="day === firstDay"
-    >
-      <ul>
-        <li
-          v-for="task in tasks"
-          :key="task.id"
-          :data-task="task.id"
-          :class="{ done: task.done, waits: !task.done && task.waitsFor.length }"
-          tabindex="0"
-          draggable="true"
-          @dragstart="dragged = task.id"
-          @dragend="dragged = undefined"
-          @dragover.prevent
-          @drop.prevent="drop(task.id)"
-          @keydown.alt.up.prevent="shift(task.id, -1)"
-          @keydown.alt.down.prevent="shift(task.id, 1)"
-        >
-          <button
-            type="button"
-            class="tick"
-            role="checkbox"
-            :aria-checked="Boolean(task.done)"
-            :aria-label="task.what"
-            @click="tick(task)"
-          >
-            {{ task.done ? '☑' : '☐' }}
-          </button>
-          <div>
-            {{ task.what }}
-            <span class="soft small"
-              >· {{ task.done ? `done ${task.done.on}` : minutes(task.minutes)
-              }}{{ task.people > 1 ? `, ${task.people} people` : ''
-              }}{{ WORKS[task.work].who === 'anybody' ? '' : `, ${WORKS[task.work].who}`
-              }}{{
-                task.curesH
-                  ? `, then ${task.curesH >= 48 ? `${task.curesH / 24} days` : `${task.curesH} h`} to cure`
-                  : ''
-              }}{{ task.weather ? `, ${task.weather} weather` : '' }}</span
+    <LongList v-slot="{ item: [day, tasks] }" :items="byDay" :key-of="dayOf">
+      <FoldGroup
+        :id="`build-day-${day}`"
+        :title="day ? `Day ${day}` : 'Done'"
+        :summary="tasks.length === 1 ? 'one task' : `${tasks.length} tasks`"
+        :open="day === firstDay"
+      >
+        <ul>
+          <LongList v-slot="{ item: task }" :items="tasks" :key-of="taskOf">
+            <li
+              :data-task="task.id"
+              :class="{ done: task.done, waits: !task.done && task.waitsFor.length }"
+              tabindex="0"
+              draggable="true"
+              @dragstart="dragged = task.id"
+              @dragend="dragged = undefined"
+              @dragover.prevent
+              @drop.prevent="drop(task.id)"
+              @keydown.alt.up.prevent="shift(task.id, -1)"
+              @keydown.alt.down.prevent="shift(task.id, 1)"
             >
-            <details
-              v-if="task.cautions.length || task.tools.length || task.waitsFor.length || task.done"
-              class="small"
-            >
-              <summary>{{ task.done ? 'Note' : 'With what' }}</summary>
-              <span v-if="waits(task)">Waits for: {{ waits(task) }}. </span>
-              <span v-if="task.tools.length">Tools: {{ task.tools.join(', ') }}. </span>
-              <span v-for="caution in task.cautions" :key="caution" class="caution">{{ caution }} </span>
-              <input
-                v-if="task.done"
-                type="text"
-                :value="task.done.note"
-                :aria-label="`Note on: ${task.what}`"
-                maxlength="300"
-                placeholder="a note"
-                @change="noteOn(task, ($event.target as HTMLInputElement).value.trim())"
-              />
-            </details>
-          </div>
-        </li>
-      </ul>
-    </FoldGroup>
+              <button
+                type="button"
+                class="tick"
+                role="checkbox"
+                :aria-checked="Boolean(task.done)"
+                :aria-label="task.what"
+                @click="tick(task)"
+              >
+                {{ task.done ? '☑' : '☐' }}
+              </button>
+              <div>
+                {{ task.what }}
+                <span class="soft small"
+                  >· {{ task.done ? `done ${task.done.on}` : minutes(task.minutes)
+                  }}{{ task.people > 1 ? `, ${task.people} people` : ''
+                  }}{{ WORKS[task.work].who === 'anybody' ? '' : `, ${WORKS[task.work].who}`
+                  }}{{
+                    task.curesH
+                      ? `, then ${task.curesH >= 48 ? `${task.curesH / 24} days` : `${task.curesH} h`} to cure`
+                      : ''
+                  }}{{ task.weather ? `, ${task.weather} weather` : '' }}</span
+                >
+                <details
+                  v-if="task.cautions.length || task.tools.length || task.waitsFor.length || task.done"
+                  class="small"
+                >
+                  <summary>{{ task.done ? 'Note' : 'With what' }}</summary>
+                  <span v-if="waits(task)">Waits for: {{ waits(task) }}. </span>
+                  <span v-if="task.tools.length">Tools: {{ task.tools.join(', ') }}. </span>
+                  <span v-for="caution in task.cautions" :key="caution" class="caution">{{ caution }} </span>
+                  <input
+                    v-if="task.done"
+                    type="text"
+                    :value="task.done.note"
+                    :aria-label="`Note on: ${task.what}`"
+                    maxlength="300"
+                    placeholder="a note"
+                    @change="noteOn(task, ($event.target as HTMLInputElement).value.trim())"
+                  />
+                </details>
+              </div>
+            </li>
+          </LongList>
+        </ul>
+      </FoldGroup>
+    </LongList>
     <p class="soft small unprinted">
       Drag a task, or <kbd>Alt</kbd> with ↑ and ↓, to do it sooner or later; it goes no further than what it waits for.
     </p>

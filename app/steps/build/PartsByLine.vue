@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { linesIn } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
+import LongList from '~/fields/LongList.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { cutWords, type LineParts } from '#core/build'
@@ -9,6 +10,7 @@ import { cutWords, type LineParts } from '#core/build'
 const store = useSite()
 const { phrase, show, system } = useUnits()
 const lines = computed(() => linesIn(store.site!) ?? [])
+const lineOf = ({ id }: LineParts) => id
 function countOf({ count, unit }: LineParts['things'][number]): string {
   if (unit === 'each') return String(Math.ceil(count - 1e-9))
   if (unit === 'm') return show(count, 'length')
@@ -22,24 +24,19 @@ const summary = ({ things, pieces }: LineParts) => {
 </script>
 
 <template>
-  <FoldGroup
-    v-for="(line, at) in lines"
-    :id="`build-line-${line.id}`"
-    :key="line.id"
-    :title="line.name"
-    :summary="summary(line)"
-    :open="at === 0"
-  >
-    <ul :data-line="line.id">
-      <li v-for="piece in line.pieces" :key="piece.id">
-        <b>{{ piece.label }}</b> {{ cutWords(piece.cutM, system) }}
-        <span class="soft">{{ piece.ends[0].words }} → {{ piece.ends[1].words }}</span>
-      </li>
-      <li v-for="thing in line.things" :key="thing.id">
-        <b class="figure">{{ countOf(thing) }}</b> {{ thing.what }} <span>{{ phrase(thing.size) }}</span>
-      </li>
-    </ul>
-  </FoldGroup>
+  <LongList v-slot="{ item: line }" :items="lines" :key-of="lineOf">
+    <FoldGroup :id="`build-line-${line.id}`" :title="line.name" :summary="summary(line)" :open="line === lines[0]">
+      <ul :data-line="line.id">
+        <li v-for="piece in line.pieces" :key="piece.id">
+          <b>{{ piece.label }}</b> {{ cutWords(piece.cutM, system) }}
+          <span class="soft">{{ piece.ends[0].words }} → {{ piece.ends[1].words }}</span>
+        </li>
+        <li v-for="thing in line.things" :key="thing.id">
+          <b class="figure">{{ countOf(thing) }}</b> {{ thing.what }} <span>{{ phrase(thing.size) }}</span>
+        </li>
+      </ul>
+    </FoldGroup>
+  </LongList>
 </template>
 
 <style scoped>

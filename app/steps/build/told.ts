@@ -3,13 +3,13 @@ import { dayToday } from '~/fields/days'
 import { sum } from 'd3-array'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import { tanksOf, type Site } from '#core/site'
-import { beside } from '~/workers/beside'
-import { built, byLine, planOf, stagesOf, substitutesOf, tellStages, totalOf, type Built } from '#core/build'
+import { askBeside, beside, inParts } from '~/workers/beside'
+import { built, byLine, moveTask, planOf, stagesOf, substitutesOf, tellStages, totalOf, type Built } from '#core/build'
 
 /** The month that it is: what rain would fill again, and how cement hardens, hang on the season. */
 export const monthNow = (): number => new Date().getMonth() + 1
 
-const ask = beside(built, (face, site, month, today) => face.built(site, month, today))
+const ask = beside(built, (face, site, month, today) => inParts<Built>(put => face.built(site, month, today, put)))
 /** What is asked of a plan by every part of this step, once a document; nothing until that of a large one is known. */
 export const buildFor = (site: Site): Built | undefined => ask(priced(site), monthNow(), dayToday())
 
@@ -17,6 +17,9 @@ export const buildFor = (site: Site): Built | undefined => ask(priced(site), mon
 export const substitutesIn = beside(substitutesOf, (face, site) => face.substitutesOf(site))
 export const linesIn = beside(byLine, (face, site) => face.byLine(site))
 export const planFor = beside(planOf, (face, site, crew, month) => face.planOf(site, crew, month))
+/** The order of work with a task put before another. */
+export const taskMoved = (site: Site, id: string, before: string | undefined) =>
+  askBeside(moveTask, (face, large, ...asked) => face.moveTask(large, ...asked), site, id, before)
 export const stagesIn = beside(tellStages, (face, site) => face.tellStages(site))
 
 export function subjects({ site }: StepContext): Subject[] {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import HarvestTable from './HarvestTable.vue'
+import LongList from '~/fields/LongList.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -13,6 +14,7 @@ const store = useSite()
 const { litres } = useUnits()
 const site = computed(() => store.site!)
 const used = computed(() => lossSchool(site.value))
+const roofOf = ({ id }: Roof) => id
 const gives = (roof: Roof, school: LossSchoolId) => roofYield(meanYearYieldInput(site.value, roof, school)).volumeL
 const total = (school: LossSchoolId) => site.value.roofs.reduce((sum, roof) => sum + gives(roof, school), 0)
 const choose = (school: LossSchoolId) =>
@@ -33,14 +35,16 @@ const choose = (school: LossSchoolId) =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="roof in site.roofs" :key="roof.id">
-        <th scope="row">{{ roof.name }}</th>
-        <td v-for="school in LOSS_SCHOOL_IDS" :key="school" :class="{ on: school === used }">
-          <SumFigure name="roof-yield" :input="meanYearYieldInput(site, roof, school)">{{
-            litres(gives(roof, school))
-          }}</SumFigure>
-        </td>
-      </tr>
+      <LongList v-slot="{ item: roof }" :items="site.roofs" :key-of="roofOf">
+        <tr>
+          <th scope="row">{{ roof.name }}</th>
+          <td v-for="school in LOSS_SCHOOL_IDS" :key="school" :class="{ on: school === used }">
+            <SumFigure name="roof-yield" :input="meanYearYieldInput(site, roof, school)">{{
+              litres(gives(roof, school))
+            }}</SumFigure>
+          </td>
+        </tr>
+      </LongList>
       <tr v-if="site.roofs.length > 1">
         <th scope="row">Together</th>
         <td v-for="school in LOSS_SCHOOL_IDS" :key="school" class="figure" :class="{ on: school === used }">

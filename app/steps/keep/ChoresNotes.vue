@@ -4,6 +4,7 @@ import YearCard from './YearCard.vue'
 import { dayToday } from '~/fields/days'
 import { dueFor } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
+import LongList from '~/fields/LongList.vue'
 import { usePrint } from '~/print/printNotes'
 import { useFiles } from '~/stores/useFiles'
 import { useSite } from '~/stores/site'
@@ -32,6 +33,7 @@ async function saveCalendar(): Promise<void> {
   problem.value = made.ok ? undefined : whyNot(made)
   if (made.ok) saveAs('chores.ics', 'text/calendar', made.text)
 }
+const idOf = ({ id }: { id: string }) => id
 const print = usePrint()
 </script>
 
@@ -53,7 +55,7 @@ const print = usePrint()
         :summary="chores.length === 1 ? 'one' : String(chores.length)"
         :open="id === 'now'"
       >
-        <DueRow v-for="chore in chores" :key="chore.id" :chore="chore" whole />
+        <LongList v-slot="{ item: chore }" :items="chores" :key-of="idOf"><DueRow :chore="chore" whole /></LongList>
         <p v-if="!chores.length" class="soft">Nothing.</p>
       </FoldGroup>
     </div>

@@ -17,6 +17,9 @@ const { today, current, failure, again } = useKeep()
 const due = computed(() => dueFor(store.site!, dayToday()))
 const soon = computed(() => due.value.filter(({ inDays }) => inDays <= SOON_DAYS))
 const MOST_DUE = 4
+/** A page with coffee in hand is short: of a large site the other tanks are asked for. */
+const FEW_HELD = 12
+const mostHeld = ref(FEW_HELD)
 const now = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', weekday: 'long' })
 </script>
 
@@ -29,7 +32,11 @@ const now = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'lon
     <AnswerFailure :failure="failure" what="What the log says" :again="again" />
     <p v-if="!today && !failure" class="soft">Reading the log …</p>
     <div v-if="today" class="cards" :class="{ waiting: !current }">
-      <TankCard v-for="held in today.held" :key="held.id" :held="held" :odd="today.odd" />
+      <TankCard v-for="held in today.held.slice(0, mostHeld)" :key="held.id" :held="held" :odd="today.odd" />
+      <p v-if="today.held.length > mostHeld" class="small">
+        {{ today.held.length - mostHeld }} other groups of tanks ·
+        <button type="button" class="plain small" @click="mostHeld += FEW_HELD">Show more</button>
+      </p>
       <RunDryCard v-if="today.held.length" :today="today" />
       <OddCard v-for="odd in today.odd" :key="`${odd.kind} ${odd.subject}`" :odd="odd" />
       <article class="card" data-due>

@@ -9,6 +9,7 @@ import TogetherNotes from './TogetherNotes.vue'
 import WellNotes from './WellNotes.vue'
 import { feedSubject } from './told'
 import { atOnce, momentTogether, useStand } from './useMoment'
+import WorkingOut from '~/fields/WorkingOut.vue'
 import { dutyIn, momentIn } from '~/workers/moments'
 import type { Subject } from '~/steps/step'
 import { useSite } from '~/stores/site'
@@ -43,7 +44,7 @@ const pump = computed(() => pumpsOf(store.site!).find(({ pump }) => pump.id === 
 
 <template>
   <div class="lift">
-    <p v-if="!known || (node?.kind === 'tap' && !moments)" class="soft">Working out what flows…</p>
+    <WorkingOut v-if="!known || (node?.kind === 'tap' && !moments)" what="what flows" />
     <FeedNotes v-else-if="feed" :key="feed.trunk[0]!.id" :feed="feed" />
     <FillingNotes v-else-if="filling" :key="filling.runs[0]!.id" :filling="filling" />
     <TapNotes v-else-if="node?.kind === 'tap'" :key="`tap ${node.id}`" :tap="node" :moments="moments!" />

@@ -2,6 +2,7 @@
 import { momentTogether } from './useMoment'
 import HeightsField from '~/fields/HeightsField.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import LongList from '~/fields/LongList.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
@@ -72,6 +73,7 @@ const rows = computed(() => {
   const { runs } = momentTogether(store.site!)!
   return store.site!.runs.flatMap(run => (runs[run.id] ? [{ run, state: runs[run.id]! }] : []))
 })
+const runOf = ({ run }: { run: Run }) => run.id
 const airs = computed(() => airAt(store.site!, momentTogether(store.site!)!))
 </script>
 
@@ -101,28 +103,32 @@ const airs = computed(() => airAt(store.site!, momentTogether(store.site!)!))
         </tr>
       </thead>
       <tbody>
-        <tr v-for="{ run, state } in rows" :key="run.id" :data-line="run.id" :class="{ on: run.id === runId }">
-          <th scope="row">
-            <button type="button" class="plain small" @click="pickRun(run.id)">{{ runName(store.site!, run) }}</button>
-          </th>
-          <td>
-            <ChoiceField
-              v-if="run.parts.some(part => part.kind === 'pipe')"
-              :label="`Pipe of ${runName(store.site!, run)}`"
-              :value="pipeOf(run)"
-              :choices="choicesFor(run)"
-              :set="value => lay(run, value)"
-            />
-            <template v-else>{{ show(boreMm(run), 'pipe') }}</template>
-          </td>
-          <td>{{ show(pipeLengthM(run), 'length') }}</td>
-          <template v-if="state.status === 'flowing'">
-            <td class="figure">{{ show(Math.abs(state.flowLps), 'flow') }}{{ state.flowLps < 0 ? ' back' : '' }}</td>
-            <td :class="{ fast: state.velocityMps > FAST_MPS }">{{ show(state.velocityMps, 'speed') }}</td>
-            <td>{{ show(state.lossM, 'length') }}</td>
-          </template>
-          <td v-else colspan="3" class="soft">{{ WORDS[state.status] }}</td>
-        </tr>
+        <LongList v-slot="{ item: { run, state } }" :items="rows" :key-of="runOf">
+          <tr :data-line="run.id" :class="{ on: run.id === runId }">
+            <th scope="row">
+              <button type="button" class="plain small" @click="pickRun(run.id)">
+                {{ runName(store.site!, run) }}
+              </button>
+            </th>
+            <td>
+              <ChoiceField
+                v-if="run.parts.some(part => part.kind === 'pipe')"
+                :label="`Pipe of ${runName(store.site!, run)}`"
+                :value="pipeOf(run)"
+                :choices="choicesFor(run)"
+                :set="value => lay(run, value)"
+              />
+              <template v-else>{{ show(boreMm(run), 'pipe') }}</template>
+            </td>
+            <td>{{ show(pipeLengthM(run), 'length') }}</td>
+            <template v-if="state.status === 'flowing'">
+              <td class="figure">{{ show(Math.abs(state.flowLps), 'flow') }}{{ state.flowLps < 0 ? ' back' : '' }}</td>
+              <td :class="{ fast: state.velocityMps > FAST_MPS }">{{ show(state.velocityMps, 'speed') }}</td>
+              <td>{{ show(state.lossM, 'length') }}</td>
+            </template>
+            <td v-else colspan="3" class="soft">{{ WORDS[state.status] }}</td>
+          </tr>
+        </LongList>
       </tbody>
     </table>
     <p v-if="picked" class="along" data-notes="profile">

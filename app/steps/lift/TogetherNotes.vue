@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { momentTogether, rowsTogether, runAtOnce, useStand, wantedLps, weakestOf } from './useMoment'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import LongList from '~/fields/LongList.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -21,6 +22,7 @@ const STANDS = [
 const site = computed(() => store.site!)
 const moment = computed(() => momentTogether(site.value)!)
 const rows = computed(() => rowsTogether(site.value))
+const tapOf = ({ tap }: { tap: { id: string } }) => tap.id
 const running = computed(() => rows.value.filter(row => row.runs))
 const weakest = computed(() => weakestOf(rows.value))
 /** What a house of such taps asks for at its busiest, seldom all of them at once. */
@@ -63,31 +65,33 @@ const WEAK = 0.7
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in rows" :key="row.tap.id" :data-row="row.tap.id">
-          <td>
-            <input
-              type="checkbox"
-              :checked="row.runs"
-              :aria-label="`${nameOf(site, row.tap.id)} runs`"
-              @change="runAtOnce(site, row.tap.id, !row.runs)"
-            />
-          </td>
-          <td>
-            <button type="button" class="plain small" @click="pickNode(row.tap.id)">
-              {{ nameOf(site, row.tap.id) }}
-            </button>
-          </td>
-          <td class="figure">{{ row.runs ? show(row.flowLps, 'flow') : 'shut' }}</td>
-          <td>
-            <template v-if="row.runs">
-              <span class="bar" aria-hidden="true"
-                ><i :style="{ width: `${100 * Math.min(1, row.share)}%` }" :class="{ weak: row.share < WEAK }"
-              /></span>
-              {{ Math.round(100 * row.share) }} %
-            </template>
-          </td>
-          <td>{{ show(row.pressureKPa, 'pressure') }}</td>
-        </tr>
+        <LongList v-slot="{ item: row }" :items="rows" :key-of="tapOf">
+          <tr :data-row="row.tap.id">
+            <td>
+              <input
+                type="checkbox"
+                :checked="row.runs"
+                :aria-label="`${nameOf(site, row.tap.id)} runs`"
+                @change="runAtOnce(site, row.tap.id, !row.runs)"
+              />
+            </td>
+            <td>
+              <button type="button" class="plain small" @click="pickNode(row.tap.id)">
+                {{ nameOf(site, row.tap.id) }}
+              </button>
+            </td>
+            <td class="figure">{{ row.runs ? show(row.flowLps, 'flow') : 'shut' }}</td>
+            <td>
+              <template v-if="row.runs">
+                <span class="bar" aria-hidden="true"
+                  ><i :style="{ width: `${100 * Math.min(1, row.share)}%` }" :class="{ weak: row.share < WEAK }"
+                /></span>
+                {{ Math.round(100 * row.share) }} %
+              </template>
+            </td>
+            <td>{{ show(row.pressureKPa, 'pressure') }}</td>
+          </tr>
+        </LongList>
       </tbody>
     </table>
   </section>

@@ -2,15 +2,17 @@
 import HandleMark from './HandleMark.vue'
 import { useMode } from './useMode'
 import NameField from '~/fields/NameField.vue'
-import { momentIn } from '~/workers/moments'
+import LongList from '~/fields/LongList.vue'
+import { modesIn, momentIn, servedIn } from '~/workers/moments'
 import { showInSection } from '~/section/shown'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
+import { group } from 'd3-array'
 import { listed } from '#core/words'
 import { inMode, nameOf, runName, type Mode } from '#core/site'
 import { moveOf } from '#core/moves'
-import { handValves, modesFor, servedInMode, tapsOf } from '#core/network'
+import { handValves, tapsOf } from '#core/network'
 
 /** The named ways of running the site: for each the valves, what it serves, and what is to be turned for it. */
 const store = useSite()
@@ -19,24 +21,33 @@ const { pickRun } = useSelection()
 const { mode: picked, pickMode } = useMode()
 const site = computed(() => store.site!)
 const valves = computed(() => handValves(site.value))
-const proposed = computed(() => modesFor(site.value))
+const proposed = computed(() => modesIn(site.value) ?? [])
 const positionIn = (mode: Mode, part: string) => mode.positions.find(each => each.part === part)?.open
 const NEXT = (open: boolean | undefined) => (open === undefined ? true : open ? false : undefined)
 const turn = (mode: Mode, part: string) =>
   store.make(moveOf('setPositions', { mode: mode.id, positions: [{ part, open: NEXT(positionIn(mode, part)) }] }))
 const SAID = (open: boolean | undefined) => (open === undefined ? 'as it stands' : open ? 'open' : 'shut')
 /** Two valves in one line are told apart by their number. */
-const valveName = (part: string): string => {
-  const { run } = valves.value.find(({ valve }) => valve.id === part)!
-  const own = valves.value.filter(each => each.run === run)
-  const number = own.findIndex(({ valve }) => valve.id === part) + 1
-  return own.length > 1 ? `${runName(site.value, run)}, ${number}` : runName(site.value, run)
-}
+const valveNames = computed(() => {
+  const byRun = group(valves.value, ({ run }) => run)
+  return new Map(
+    [...byRun].flatMap(([run, own]) =>
+      own.map(({ valve }, at) => {
+        const name = runName(site.value, run)
+        return [valve.id, own.length > 1 ? `${name}, ${at + 1}` : name] as const
+      }),
+    ),
+  )
+})
+const valveName = (part: string): string => valveNames.value.get(part)!
+const valveOf = ({ valve }: { valve: { id: string } }) => valve.id
 const served = computed(
   () =>
     new Map(
       site.value.modes.map(mode => {
-        const { taps, tanks } = servedInMode(site.value, mode)
+        const answer = servedIn(site.value, mode)
+        if (!answer) return [mode.id, '…']
+        const { taps, tanks } = answer
         const all = tapsOf(site.value).length
         const words = [
           ...(taps.length ? [taps.length === all ? 'all taps' : listed(taps.map(id => nameOf(site.value, id)))] : []),
@@ -99,33 +110,35 @@ showInSection(() => ({
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ run, valve } in valves" :key="valve.id" :data-valve="valve.id">
-            <th scope="row">
-              <button type="button" class="plain small" @click="pickRun(run.id, valve.id)">
-                {{ valveName(valve.id) }}
-              </button>
-            </th>
-            <td>
-              <button
-                type="button"
-                class="turn"
-                :aria-label="`${valveName(valve.id)} stands ${SAID(valve.open)}; turn it`"
-                @click="store.make(moveOf('turnValve', { part: valve.id, open: !valve.open }))"
-              >
-                <HandleMark :open="valve.open" />
-              </button>
-            </td>
-            <td v-for="mode in site.modes" :key="mode.id" :class="{ on: mode.id === picked?.id }">
-              <button
-                type="button"
-                class="turn"
-                :aria-label="`${valveName(valve.id)} in ${mode.name}: ${SAID(positionIn(mode, valve.id))}; turn it`"
-                @click="turn(mode, valve.id)"
-              >
-                <HandleMark :open="positionIn(mode, valve.id)" />
-              </button>
-            </td>
-          </tr>
+          <LongList v-slot="{ item: { run, valve } }" :items="valves" :key-of="valveOf">
+            <tr :data-valve="valve.id">
+              <th scope="row">
+                <button type="button" class="plain small" @click="pickRun(run.id, valve.id)">
+                  {{ valveName(valve.id) }}
+                </button>
+              </th>
+              <td>
+                <button
+                  type="button"
+                  class="turn"
+                  :aria-label="`${valveName(valve.id)} stands ${SAID(valve.open)}; turn it`"
+                  @click="store.make(moveOf('turnValve', { part: valve.id, open: !valve.open }))"
+                >
+                  <HandleMark :open="valve.open" />
+                </button>
+              </td>
+              <td v-for="mode in site.modes" :key="mode.id" :class="{ on: mode.id === picked?.id }">
+                <button
+                  type="button"
+                  class="turn"
+                  :aria-label="`${valveName(valve.id)} in ${mode.name}: ${SAID(positionIn(mode, valve.id))}; turn it`"
+                  @click="turn(mode, valve.id)"
+                >
+                  <HandleMark :open="positionIn(mode, valve.id)" />
+                </button>
+              </td>
+            </tr>
+          </LongList>
           <tr v-if="site.modes.length" class="served">
             <th scope="row">serves</th>
             <td />

@@ -6,6 +6,8 @@ import WallCard from './WallCard.vue'
 import WrongWays from './WrongWays.vue'
 import { runSubject } from './told'
 import { momentAsRun } from './useMode'
+import LongList from '~/fields/LongList.vue'
+import WorkingOut from '~/fields/WorkingOut.vue'
 import { useSite } from '~/stores/site'
 import { tanksOf } from '#core/site'
 import type { Subject } from '~/steps/step'
@@ -13,20 +15,21 @@ import type { Subject } from '~/steps/step'
 /** Every line part by part, the ways of running the site, and where water can go wrong. */
 const props = defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
+const idOf = ({ id }: { id: string }) => id
 const run = computed(() => store.site!.runs.find(each => runSubject(each) === props.subject?.id))
 </script>
 
 <template>
   <div class="reach">
-    <p v-if="store.site!.runs.length && !momentAsRun(store.site!)" class="soft">Working out what flows…</p>
+    <WorkingOut v-if="store.site!.runs.length && !momentAsRun(store.site!)" what="what flows" />
     <LineNotes v-else-if="run" :key="run.id" :run="run" />
     <WrongWays v-else-if="subject?.id === 'wrong'" />
     <section v-else-if="subject?.id === 'tears'" data-notes="tears">
       <h2>If a tank tears</h2>
-      <template v-for="tank in tanksOf(store.site!)" :key="tank.id">
+      <LongList v-slot="{ item: tank }" :items="tanksOf(store.site!)" :key-of="idOf" :few="6">
         <h3>{{ tank.name }}</h3>
         <BreakNotes :of="tank.id" />
-      </template>
+      </LongList>
     </section>
     <ModesNotes v-else-if="subject?.id === 'modes'" />
     <WallCard v-else-if="subject?.id === 'card'" />

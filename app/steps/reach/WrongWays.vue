@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { wrongWaysIn } from '~/workers/moments'
 import { showInSection } from '~/section/shown'
+import LongList from '~/fields/LongList.vue'
+import WorkingOut from '~/fields/WorkingOut.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'
@@ -16,6 +18,8 @@ const found = computed(() => wrongWaysIn(site.value))
 /** Faults of the plan; what a stuck float would do is told beside them. */
 const wrong = computed(() => found.value?.filter(({ kind }) => kind !== 'float-stuck') ?? [])
 const stuck = computed(() => found.value?.filter(({ kind }) => kind === 'float-stuck') ?? [])
+const ways = computed(() => [...wrong.value, ...stuck.value])
+const wayId = ({ id }: { id: string }) => id
 const siphons = computed(() => siphonsOf(site.value))
 const picked = ref<string>()
 const all = computed(() => [...wrong.value, ...siphons.value, ...stuck.value])
@@ -59,37 +63,34 @@ showInSection(() => (lit.value ? { lit: lit.value.path, flows: flowsOf(lit.value
       Looked for with the power off, the main on, off and weak, each pump running, a tap open, tanks full and empty, and
       each float stuck{{ site.modes.length ? ', as the valves stand and in every way of running it' : '' }}.
     </p>
-    <p v-if="!found" class="soft">Looking for them…</p>
+    <WorkingOut v-if="!found" what="which they are" />
     <p v-else-if="!wrong.length && !siphons.length" class="fine">No water goes where it should not.</p>
-    <article
-      v-for="way in [...wrong, ...stuck]"
-      :key="way.id"
-      :data-way="way.id"
-      :class="{ on: lit?.id === way.id, stuck: way.kind === 'float-stuck' }"
-    >
-      <button type="button" class="plain" :aria-pressed="lit?.id === way.id" @click="picked = way.id">
-        {{ headOf(way) }}
-      </button>
-      <p>
-        With {{ way.words }}{{ modeName(way.mode) ? `, in “${modeName(way.mode)}”` : '' }},
-        <b class="figure">{{ show(way.flowLps, 'flow') }}</b> by {{ wayOf(way) }}, {{ litres(way.litresPerDay) }} in a
-        day.
-        <button v-if="way.check" type="button" class="plain" @click="fit(way.check)">
-          Fit a check valve in “{{ runName(site, graphOf(site).run(way.check.runId)!) }}”
+    <LongList v-slot="{ item: way }" :items="ways" :key-of="wayId">
+      <article :data-way="way.id" :class="{ on: lit?.id === way.id, stuck: way.kind === 'float-stuck' }">
+        <button type="button" class="plain" :aria-pressed="lit?.id === way.id" @click="picked = way.id">
+          {{ headOf(way) }}
         </button>
-        <template v-if="way.kind === 'into-main'">
-          An air gap, or the device that the local code names; never merely a valve.
-          <button
-            type="button"
-            class="plain"
-            @click="store.make(moveOf('set', { of: 'node', id: way.toId, field: 'backflow', value: 'device' }))"
-          >
-            It has that device
+        <p>
+          With {{ way.words }}{{ modeName(way.mode) ? `, in “${modeName(way.mode)}”` : '' }},
+          <b class="figure">{{ show(way.flowLps, 'flow') }}</b> by {{ wayOf(way) }}, {{ litres(way.litresPerDay) }} in a
+          day.
+          <button v-if="way.check" type="button" class="plain" @click="fit(way.check)">
+            Fit a check valve in “{{ runName(site, graphOf(site).run(way.check.runId)!) }}”
           </button>
-        </template>
-        <template v-if="way.kind === 'float-stuck'">That is what its overflow must carry.</template>
-      </p>
-    </article>
+          <template v-if="way.kind === 'into-main'">
+            An air gap, or the device that the local code names; never merely a valve.
+            <button
+              type="button"
+              class="plain"
+              @click="store.make(moveOf('set', { of: 'node', id: way.toId, field: 'backflow', value: 'device' }))"
+            >
+              It has that device
+            </button>
+          </template>
+          <template v-if="way.kind === 'float-stuck'">That is what its overflow must carry.</template>
+        </p>
+      </article>
+    </LongList>
     <article v-for="each in siphons" :key="each.id" :data-way="each.id" :class="{ on: lit?.id === each.id }">
       <button type="button" class="plain" :aria-pressed="lit?.id === each.id" @click="picked = each.id">
         {{ nameOf(site, each.tankId) }} by itself to {{ nameOf(site, each.toId) }}

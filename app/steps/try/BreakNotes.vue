@@ -2,6 +2,7 @@
 import { placeName } from './book'
 import { useTry } from './useTry'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import LongList from '~/fields/LongList.vue'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { FAULT_IDS, FAULTS, type FaultId, type FaultRow } from '#core/plant'
@@ -17,6 +18,7 @@ const rows = computed(() =>
     return places.length ? [{ id, ...row, at: places }] : []
   }),
 )
+const faultOf = ({ id }: { id: FaultId }) => id
 const where = reactive<Partial<Record<FaultId, string>>>({})
 async function breakIt(id: FaultId, places: string[], to: number): Promise<void> {
   await act({ fault: id, at: where[id] ?? places[0]!, to })
@@ -32,7 +34,7 @@ async function breakIt(id: FaultId, places: string[], to: number): Promise<void>
       <button type="button" class="plain small" @click="begin()">All whole again</button>
     </p>
     <dl>
-      <template v-for="{ id, name, noticed, at, usual } in rows" :key="id">
+      <LongList v-slot="{ item: { id, name, noticed, at, usual } }" :items="rows" :key-of="faultOf" :few="3">
         <dt>
           <button type="button" class="plain" :data-break="id" @click="breakIt(id, at, usual)">▸ {{ name }}</button>
         </dt>
@@ -47,7 +49,7 @@ async function breakIt(id: FaultId, places: string[], to: number): Promise<void>
           <template v-else>{{ placeName(store.site!, at[0]!) }}</template>
           <span class="soft small"> · {{ noticed }}</span>
         </dd>
-      </template>
+      </LongList>
     </dl>
   </section>
 </template>

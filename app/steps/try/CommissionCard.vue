@@ -2,7 +2,6 @@
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { fewAtATime } from '~/stores/fewAtATime'
-import { unchanged } from '~/stores/unchanged'
 import { cardIn } from '~/workers/plans'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
@@ -15,7 +14,7 @@ const told = computed(() => cardIn(store.site!))
 const card = computed(() => told.value ?? [])
 const lineOf = ({ id }: CardLine) => id
 const come = fewAtATime(
-  unchanged(() => card.value, lineOf),
+  () => card.value,
   lineOf,
   () => 20,
 )

@@ -3,6 +3,7 @@ import { placeName } from './book'
 import { askedOf } from './readingWords'
 import { useCauses } from './useCauses'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import LongList from '~/fields/LongList.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useSite } from '~/stores/site'
 import { FAULTS, readingPlaces, type Ranked, type Taken } from '#core/plant'
@@ -28,6 +29,7 @@ onMounted(async () => {
   const whole = Object.keys(times).length ? await wholeSite() : undefined
   for (const [id, factor] of Object.entries(times)) if (whole?.[id]) taken[id] ??= whole[id] * factor
 })
+const idOf = ({ id }: { id: string }) => id
 const asked = computed(() => readingPlaces(store.site!).map(place => askedOf(store.site!, place)))
 const answer = shallowRef<{ ranked: Ranked[]; apart?: string }>()
 const SOME_SHARE = 0.02
@@ -54,7 +56,7 @@ const shown = computed(() => answer.value?.ranked.filter(({ share }) => share > 
       Tell what you can read; three to five readings are mostly enough. What you leave out is not held against anything.
     </p>
     <dl>
-      <template v-for="each in asked" :key="each.id">
+      <LongList v-slot="{ item: each }" :items="asked" :key-of="idOf">
         <dt>{{ each.words }}</dt>
         <dd>
           <ChoiceField
@@ -73,7 +75,7 @@ const shown = computed(() => answer.value?.ranked.filter(({ share }) => share > 
             :set="value => put(each.id, each.taken(value))"
           />
         </dd>
-      </template>
+      </LongList>
     </dl>
     <p>
       <button type="button" class="move" :disabled="!Object.keys(taken).length || progress !== undefined" @click="look">

@@ -10,7 +10,7 @@ const nameOf = (site: Site, id: string): string => {
   return run ? `“${runName(site, run)}”` : thingName(site, id, 'a part')
 }
 const valveName = (site: Site, part: string): string => {
-  const run = site.runs.find(each => each.parts.some(({ id }) => id === part))
+  const run = graphOf(site).runWith(part)
   return run ? `the valve in “${runName(site, run)}”` : 'a valve'
 }
 
@@ -53,7 +53,7 @@ const SAID: Record<EventKind, Said> = {
 
 /** A place where something can break: a part by its line, else by its name. */
 export function placeName(site: Site, id: string): string {
-  const run = site.runs.find(each => each.parts.some(part => part.id === id))
+  const run = graphOf(site).runWith(id)
   if (!run) return nameOf(site, id)
   const part = run.parts.find(each => each.id === id)!
   return `the ${part.kind} of “${runName(site, run)}”`

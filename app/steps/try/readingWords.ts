@@ -1,4 +1,4 @@
-import { nameOf, runName, type Site } from '#core/site'
+import { graphOf, nameOf, runName, type Site } from '#core/site'
 import { tapsOf } from '#core/network'
 import type { ReadingKind, ReadingPlace } from '#core/plant'
 import type { Kind, System } from '#core/units'
@@ -36,7 +36,7 @@ export interface Asked {
 const asItIs = (value: number): number => value
 
 export function askedOf(site: Site, { id, kind, at }: ReadingPlace): Asked {
-  const run = site.runs.find(each => each.id === at)
+  const run = graphOf(site).run(at)
   const name = run ? runName(site, run) : nameOf(site, at)
   const [first] = tapsOf(site)
   const can = CANS[site.standards.units]

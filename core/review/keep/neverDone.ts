@@ -79,6 +79,6 @@ export const choreNeverDone = defineCheck({
 function subjectOf(site: Site, id: string): Finding['subject'] | undefined {
   const node = graphOf(site).node(id)
   if (node) return nodeSubject({ id, name: nameOf(site, id) })
-  const run = site.runs.find(({ parts }) => parts.some(part => part.id === id))
+  const run = graphOf(site).runWith(id)
   return run && { ...runSubject(site, run), name: `“${runName(site, run)}”` }
 }

@@ -34,7 +34,7 @@ export const modeServesNobody = defineCheck({
 function shutsOff(site: Site, mode: Mode): boolean {
   if (mode.positions.some(({ open }) => open)) return false
   const at = mode.positions.map(({ part }) => {
-    const run = site.runs.find(each => each.parts.some(({ id }) => id === part))
+    const run = graphOf(site).runWith(part)
     return run ? [run.from.node, run.to.node] : []
   })
   const [first = []] = at
@@ -86,7 +86,7 @@ export const modeLeans = defineCheck({
   sound: 'No way of running it depends on how another left a valve',
   find: ({ site }) =>
     leaningModes(site).map(({ mode, after, valve, open, lost }): Finding => {
-      const run = site.runs.find(each => each.parts.some(part => part.id === valve))!
+      const run = graphOf(site).runWith(valve)!
       const wanted = open ? 'open' : 'shut'
       return {
         id: `mode-leans:${mode.id}:${after.id}:${valve}`,
@@ -113,7 +113,7 @@ export const valveForgotten = defineCheck({
   sound: 'No single valve that is forgotten empties a tank or stalls a pump',
   find: ({ site }) =>
     forgottenValves(site).map(({ mode, valve, open, what, id, flowLps }): Finding => {
-      const run = site.runs.find(each => each.parts.some(part => part.id === valve))!
+      const run = graphOf(site).runWith(valve)!
       const left = `left ${open ? 'open' : 'shut'}`
       return {
         id: `valve-forgotten:${mode.id}:${valve}`,
