@@ -221,40 +221,73 @@ describe('a large yard', () => {
     return [seenMs, answeredMs, await longTasks()]
   }
 
-  const brief = (ms: number) => ms < 250
+  const STEPS = ['need', 'catch', 'clean', 'lift', 'reach', 'try', 'build', 'keep', 'store']
+  /**
+   * The longest task of going to each step and to the last two of its subjects; where there was one, at its best of
+   * some rounds.
+   */
+  async function walked(rounds: number): Promise<Map<string, number>> {
+    const longest = new Map<string, number>()
+    const wasQuick = (step: string) =>
+      longest.has(step) && [...longest].every(([what, ms]) => !what.startsWith(step) || ms === 0)
+    const looked = async (what: string, pauseMs: number): Promise<void> => {
+      await page.driver.sleep(pauseMs)
+      const ms = Math.max(0, ...(await longTasks()))
+      longest.set(what, Math.min(ms, longest.get(what) ?? Infinity))
+    }
+    for (let round = 0; round < rounds; round++)
+      for (const step of STEPS) {
+        if (wasQuick(step)) continue
+        await watchTasks()
+        await page.driver.executeScript('document.querySelector(`a[href$="/${arguments[0]}"]`).click()', step)
+        await page.css('.index [data-subject]')
+        await looked(step, 1500)
+        for (const last of [2, 1]) {
+          await watchTasks()
+          await page.driver.executeScript(
+            '[...document.querySelectorAll(".index button")].at(-arguments[0])?.click()',
+            last,
+          )
+          await looked(`${step}, the ${last === 1 ? 'last' : 'last but one'}`, 900)
+        }
+      }
+    return longest
+  }
 
   // The figures that are wanted are told in the log; the limits leave room for whatever else the machine does.
-  it.each([
-    { tanks: 40, uses: 60, years: 100, yards: 1, seenWithin: 2500, keyWithin: 200, taskWithin: 100 },
-    { tanks: 300, uses: 300, years: 30, yards: 6, seenWithin: 5000, keyWithin: 400, taskWithin: 250 },
-  ])('of $tanks tanks, $uses uses and $years years is seen at once, and typed into', async yard => {
-    const [seenMs, answeredMs, tasks] = await opened(large(yard))
-    const strokes = await typed(await page.field('Length'), ['1.5', '1.3', '1.6', '1.4', '1.7', '1.5'])
-    const opening = `first sight ${seenMs} ms, all answered ${answeredMs} ms (long: ${tasks.join(' ') || 'none'})`
-    console.log(`${yard.tanks} tanks: ${opening}, ${told(strokes)}`)
-    expect(seenMs).toBeLessThan(yard.seenWithin)
-    expect(Math.max(0, ...tasks)).toBeLessThan(2 * yard.taskWithin)
-    expect(secondBest(strokes.map(({ ms }) => ms))).toBeLessThan(yard.keyWithin)
-    expect(secondBest(strokes.map(({ tasks }) => Math.max(0, ...tasks)))).toBeLessThan(yard.taskWithin)
-  })
-  it('is gone through step by step, and none of them holds the page', async () => {
-    const steps: { step: string; tasks: number[] }[] = []
-    for (const step of ['need', 'catch', 'clean', 'lift', 'reach', 'try', 'build', 'keep', 'store']) {
-      await watchTasks()
-      await page.driver.executeScript('document.querySelector(`a[href$="/${arguments[0]}"]`).click()', step)
-      // What a break loses takes longer there than anybody waits for; the rest is told by then.
-      await page.driver.executeScript('return new Promise(done => setTimeout(done, 2500))')
-      await page.css('.index [data-subject]')
-      steps.push({ step, tasks: await longTasks() })
-    }
-    console.log(`300 tanks: ${steps.map(({ step, tasks }) => `${step} ${tasks.join(' ') || 'none'}`).join(', ')}`)
-    for (const { step, tasks } of steps) expect([step, Math.max(0, ...tasks)]).toEqual([step, expect.toSatisfy(brief)])
-    await page.answered()
+  const YARDS = [
+    { tanks: 40, uses: 60, years: 100, yards: 1, seenWithin: 2500, keyWithin: 200, taskWithin: 60, rounds: 3 },
+    { tanks: 300, uses: 300, years: 30, yards: 6, seenWithin: 5000, keyWithin: 400, taskWithin: 120, rounds: 2 },
+  ]
+  describe.each(YARDS)('of $tanks tanks, $uses uses and $years years', yard => {
+    it('is seen at once, and typed into', async () => {
+      const [seenMs, answeredMs, tasks] = await opened(large(yard))
+      const strokes = await typed(await page.field('Length'), ['1.5', '1.3', '1.6', '1.4', '1.7', '1.5'])
+      const opening = `first sight ${seenMs} ms, all answered ${answeredMs} ms (long: ${tasks.join(' ') || 'none'})`
+      console.log(`${yard.tanks} tanks: ${opening}, ${told(strokes)}`)
+      expect(seenMs).toBeLessThan(yard.seenWithin)
+      expect(Math.max(0, ...tasks)).toBeLessThan(2 * yard.taskWithin)
+      expect(secondBest(strokes.map(({ ms }) => ms))).toBeLessThan(yard.keyWithin)
+      expect(secondBest(strokes.map(({ tasks }) => Math.max(0, ...tasks)))).toBeLessThan(yard.taskWithin)
+    })
+    it('is gone through, step by step and subject by subject, and nothing holds the page', async () => {
+      const longest = await walked(yard.rounds)
+      const over = [...longest].filter(([, ms]) => ms)
+      console.log(`${yard.tanks} tanks: ${over.map(([what, ms]) => `${what} ${ms}`).join(', ') || 'no long task'}`)
+      expect(longest.size).toBeGreaterThanOrEqual(3 * STEPS.length)
+      for (const [what, ms] of longest) expect([what, ms < yard.taskWithin]).toEqual([what, true])
+      await page.answered()
+    })
   })
   it('of which a far end is picked is moved along to it, and draws what stands there alone', async () => {
     const drawn = () => page.all('.section [data-node]')
+    const tanks = '.index [data-subject^="tank"]'
+    await page.go('/site/yard-300/store')
+    await page.css('.section svg [data-node]')
+    await page.css(tanks)
+    await page.answered()
     expect((await drawn()).length).toBeLessThan(120)
-    const far = (await page.all('.index [data-subject^="tank"]')).at(-1)!
+    const far = (await page.all(tanks)).at(-1)!
     const id = await far.getAttribute('data-subject')
     expect(await page.all(`.section [data-node="${id}"]`)).toEqual([])
     await page.driver.executeScript('arguments[0].click()', far)
