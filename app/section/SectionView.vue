@@ -39,7 +39,7 @@ const shown = useShown()
 const store = useSite()
 const RunsList = defineAsyncComponent(() => import('~/section/RunsList.vue'))
 const results = useResults()
-const { runId, nodeId, pickNode } = useSelection()
+const { runId, nodeId, picks, pickNode } = useSelection()
 const { day } = useYearDay()
 const { show } = useUnits()
 
@@ -84,7 +84,7 @@ const lines = fewAtATime(
   () => (isLarge(site.value) ? 8 : Infinity),
 )
 /** What is picked elsewhere is brought into the frame. */
-watch([nodeId, runId], () => {
+watch([nodeId, runId, picks], () => {
   if (!drawing.value) return
   const xs = runId.value
     ? routeOfRun(drawing.value, runId.value)?.points.map(([x]) => x)

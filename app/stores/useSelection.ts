@@ -9,6 +9,8 @@ const nodeId = ref<string>()
 const runId = ref<string>()
 const partId = ref<string>()
 const topicId = ref<string>()
+/** How often something was picked: what is picked again is shown again, wherever the drawing has been moved since. */
+const picks = ref(0)
 
 export function useSelection() {
   const selection = {
@@ -16,16 +18,19 @@ export function useSelection() {
     runId,
     partId,
     topicId,
+    picks,
     pickNode(id: string | undefined) {
       nodeId.value = id
       runId.value = undefined
       topicId.value = undefined
+      picks.value++
     },
     pickRun(id: string | undefined, part?: string) {
       runId.value = id
       nodeId.value = undefined
       topicId.value = undefined
       partId.value = part
+      picks.value++
     },
     /** What a finding is about, as it stands in the Section: a use by its tap. */
     pickSubject(site: Site, { kind, id }: Finding['subject']) {

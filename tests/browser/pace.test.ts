@@ -296,5 +296,14 @@ describe('a large yard', () => {
     expect(x + width).toBeLessThan(1280 - 280)
     expect(x).toBeGreaterThan(92)
     expect((await drawn()).length).toBeLessThan(120)
+    // Picked again, it is shown again.
+    await page.driver.executeScript('document.querySelector(".section .scroll").scrollTo({ left: 0 })')
+    await page.until(
+      () => page.all(`.section [data-node="${id}"]`),
+      found => found.length === 0,
+      'it is out of sight',
+    )
+    await page.driver.executeScript('arguments[0].click()', far)
+    await page.css(`.section [data-node="${id}"]`)
   })
 })
