@@ -1,6 +1,6 @@
 import Dexie, { liveQuery } from 'dexie'
 import type { Database, StoredDocument } from './database'
-import { writtenOver, type Shelf, type StoredSite } from './shelf'
+import { writtenOver, type Shelf } from './shelf'
 import type { Writing } from '#core/moves'
 import type { Site } from '#core/site'
 
@@ -32,11 +32,6 @@ export function diskShelf(database: Database): Shelf {
     if (lines.length) full.log = lines.map(({ reading }) => reading)
     return { stored: { ...head, site: full }, steps: found }
   }
-  async function everySite(): Promise<StoredSite[]> {
-    const heads = await sites.orderBy('changedAt').reverse().toArray()
-    const found = await documents.bulkGet(heads.map(({ id }) => id))
-    return heads.flatMap((head, at) => (found[at] ? [{ ...head, site: siteOf(found[at]) }] : []))
-  }
   const keepDocument = (id: string, site: Site) => documents.put({ id, text: JSON.stringify(light(site)) })
   const keepRecord = (id: string, { climate: { daily } }: Site): Promise<unknown> =>
     daily ? records.put({ id, daily }) : records.delete(id)
@@ -52,8 +47,12 @@ export function diskShelf(database: Database): Shelf {
   return {
     lasts: true,
     watchAll(told) {
-      const watch = liveQuery(everySite).subscribe(told)
+      const watch = liveQuery(() => sites.orderBy('changedAt').reverse().toArray()).subscribe(told)
       return () => watch.unsubscribe()
+    },
+    document: async id => {
+      const found = await documents.get(id)
+      return found && siteOf(found)
     },
     watch(id, told) {
       const watch = liveQuery(() => sites.get(id)).subscribe(told)

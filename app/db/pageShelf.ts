@@ -15,6 +15,7 @@ export function pageShelf(): Shelf {
   return {
     lasts: false,
     watchAll: told => watch(() => told(newestFirst())),
+    document: id => Promise.resolve(kept.get(id)?.stored.site),
     watch: (id, told) => watch(() => told(kept.get(id)?.stored)),
     whole: id => Promise.resolve(kept.get(id)),
     put(whole) {

@@ -38,10 +38,10 @@ export type Written = 'written' | 'elsewhere' | 'gone'
 export interface Shelf {
   /** False where nothing outlasts the page. */
   lasts: boolean
-  /**
-   * Tells all sites, newest first, now and whenever one changes, their rain records left out; gives back what ends it.
-   */
-  watchAll(told: (sites: StoredSite[]) => void): () => void
+  /** Tells the heads of all sites, newest first, now and whenever one changes; gives back what ends it. */
+  watchAll(told: (sites: StoredHead[]) => void): () => void
+  /** A site's document without its rain record and its log, as for a look at it; undefined once it is gone. */
+  document(id: string): Promise<Site | undefined>
   /** Tells the head of a site now and whenever it changes; undefined once it is gone. */
   watch(id: string, told: (stored: StoredHead | undefined) => void): () => void
   whole(id: string): Promise<Whole | undefined>

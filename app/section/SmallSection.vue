@@ -9,6 +9,10 @@ import { drawSection, slotOfNode, type Drawing } from '#core/section'
 /** A site's Section in small, without words; what differs from another plan is marked. */
 const props = defineProps<{ site: Site; differing?: ReadonlySet<string> }>()
 const [WIDTH, HEIGHT] = [720, 250]
+/** Where nobody said how high the eaves are. */
+const EAVES_M = 2.6
+/** In so small a picture nobody sees less than this of a pixel. */
+const px = (value: number) => Math.round(value * 2) / 2
 const drawing = shallowRef<Drawing>()
 watch(
   () => props.site,
@@ -20,32 +24,43 @@ watch(
   },
   { immediate: true },
 )
-const slots = computed(() => drawing.value?.slots ?? [])
 const y = (heightM: number) => drawing.value?.scale.y(heightM) ?? 0
-const tanks = computed(() =>
-  slots.value.flatMap(slot => {
+const differs = (id: string) => props.differing?.has(id) ?? false
+/** What looks alike is one path, however many there are: a large site holds hundreds of each. */
+const paths = computed(() => {
+  /** In the order in which they are drawn, by their classes. */
+  const drawn: Record<'wall' | 'roof' | 'line' | 'line differs' | 'tank' | 'tank differs' | 'water', string[]> = {
+    wall: [],
+    roof: [],
+    line: [],
+    'line differs': [],
+    tank: [],
+    'tank differs': [],
+    water: [],
+  }
+  const box = (x: number, top: number, width: number, foot: number) =>
+    `M${px(x)} ${px(top)}h${px(width)}V${px(foot)}h${px(-width)}z`
+  for (const { runId, points } of drawing.value?.routes ?? [])
+    drawn[differs(runId) ? 'line differs' : 'line'].push(
+      `M${points.map(([x, high]) => `${px(x)} ${px(high)}`).join('L')}`,
+    )
+  for (const slot of drawing.value?.slots ?? []) {
+    const { x, width } = slot
+    if (slot.kind === 'roof') {
+      const eaves = y(slot.spouts[0]?.baseM ?? EAVES_M)
+      drawn.wall.push(
+        `M${px(x + 8)} ${px(eaves)}V${px(y(slot.groundM))}M${px(x + width - 8)} ${px(eaves)}V${px(y(slot.groundM))}`,
+      )
+      drawn.roof.push(`M${px(x)} ${px(eaves)}l${px(width / 2)} -30l${px(width / 2)} 30z`)
+    }
     const node = slot.kind === 'node' && graphOf(props.site).node(slot.nodeId)
-    if (!node || node.kind !== 'tank') return []
-    return [
-      { id: node.id, x: slot.x, width: slot.width, top: y(node.baseM + tankHeight(node.shape)), foot: y(node.baseM) },
-    ]
-  }),
-)
-const roofs = computed(() =>
-  slots.value.flatMap(slot =>
-    slot.kind === 'roof'
-      ? [
-          {
-            id: slot.roof.id,
-            x: slot.x,
-            width: slot.width,
-            y: y(slot.spouts[0]?.baseM ?? 2.6),
-            foot: y(slot.groundM),
-          },
-        ]
-      : [],
-  ),
-)
+    if (!node || node.kind !== 'tank') continue
+    const [top, foot] = [y(node.baseM + tankHeight(node.shape)), y(node.baseM)]
+    drawn[differs(node.id) ? 'tank differs' : 'tank'].push(box(x, top, width, foot))
+    drawn.water.push(box(x + 1, top + (foot - top) * 0.35, width - 2, foot - 1))
+  }
+  return Object.entries(drawn).map(([kind, pieces]) => ({ kind, d: pieces.join('') }))
+})
 /** Whatever else differs is marked where it stands. */
 const spots = computed(() =>
   props.site.nodes
@@ -55,36 +70,12 @@ const spots = computed(() =>
       return slot ? [{ id: node.id, x: slot.x + slot.width / 2, y: y(node.baseM) }] : []
     }),
 )
-const differs = (id: string) => props.differing?.has(id) ?? false
 </script>
 
 <template>
   <svg v-if="drawing" :viewBox="`44 0 ${drawing.widthPx - 44} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true">
     <path :d="`${pathOf(drawing.ground)} V${HEIGHT} H0 Z`" class="earth" />
-    <g v-for="roof in roofs" :key="roof.id">
-      <path
-        :d="`M${roof.x + 8} ${roof.y} V${roof.foot} M${roof.x + roof.width - 8} ${roof.y} V${roof.foot}`"
-        class="wall"
-      />
-      <path :d="`M${roof.x} ${roof.y} l${roof.width / 2} -30 l${roof.width / 2} 30 z`" class="roof" />
-    </g>
-    <path
-      v-for="route in drawing.routes"
-      :key="route.runId"
-      :d="pathOf(route.points)"
-      class="line"
-      :class="{ differs: differs(route.runId) }"
-    />
-    <g v-for="tank in tanks" :key="tank.id" :class="{ differs: differs(tank.id) }">
-      <rect :x="tank.x" :y="tank.top" :width="tank.width" :height="tank.foot - tank.top" class="tank" />
-      <rect
-        :x="tank.x + 1"
-        :y="tank.top + (tank.foot - tank.top) * 0.35"
-        :width="tank.width - 2"
-        :height="(tank.foot - tank.top) * 0.65 - 1"
-        class="water"
-      />
-    </g>
+    <path v-for="path in paths" :key="path.kind" :d="path.d" :class="path.kind" />
     <circle v-for="spot in spots" :key="spot.id" :cx="spot.x" :cy="spot.y" r="11" class="spot" />
   </svg>
 </template>
@@ -127,7 +118,7 @@ const differs = (id: string) => props.differing?.has(id) ?? false
   stroke: var(--oak);
   stroke-width: 6;
 }
-.differs .tank {
+.tank.differs {
   stroke: var(--oak);
   stroke-width: 7;
 }

@@ -1,7 +1,8 @@
 import { customAlphabet } from 'nanoid'
 import { takeIn } from '~/db/album'
 import { openAlbum, openShelf } from '~/db/openShelf'
-import type { StoredSite } from '~/db/shelf'
+import type { StoredHead } from '~/db/shelf'
+import { nextTask } from '~/stores/nextTask'
 import { turns } from '~/workers/pageTurns'
 import { keepFace } from '~/workers/keepFace'
 import { readDocuments } from '~/workers/fileFace'
@@ -9,18 +10,16 @@ import type { Site } from '#core/site'
 import type { FilePhoto } from '#core/exchange'
 import type { Glance } from '#core/keep'
 
-export type YardEntry = Pick<StoredSite, 'id' | 'name' | 'changedAt' | 'demo' | 'unfiled'> & { site: Site }
-
 const freshSiteId = customAlphabet('abcdefghijkmnpqrstuvwxyz23456789', 8)
 
 /** The list of sites in this browser. */
 export const useYard = defineStore('yard', () => {
-  const entries = shallowRef<YardEntry[]>()
+  const entries = shallowRef<StoredHead[]>()
   /** False where nothing outlasts the page. */
   const lasts = ref(true)
   void openShelf().then(shelf => (lasts.value = shelf.lasts))
 
-  /** Keeps the list that of the shelf until it is told to stop: a Yard that nobody sees reads no documents. */
+  /** Keeps the list that of the shelf until it is told to stop: a Yard that nobody sees is told nothing. */
   function watchSites(): () => void {
     let stop: (() => void) | undefined
     let over = false
@@ -86,6 +85,18 @@ export const useYard = defineStore('yard', () => {
     return found.flatMap(whole => (whole ? [whole.stored.site] : []))
   }
 
+  /** Documents are read one at a time, each in a task of its own: there may be many, and large ones. */
+  let reading: Promise<unknown> = Promise.resolve()
+  function documentOf(id: string): Promise<Site | undefined> {
+    const next = async () => {
+      await nextTask()
+      return (await openShelf()).document(id)
+    }
+    const asked = reading.then(next, next)
+    reading = asked
+    return asked
+  }
+
   /** What a site comes to today, where it has a log; one site at a time, so that the list stands at once. */
   let glancing: Promise<unknown> = Promise.resolve()
   function glanceAt(id: string, on: string): Promise<Glance | undefined> {
@@ -101,5 +112,5 @@ export const useYard = defineStore('yard', () => {
   /** Sites have left as a file. */
   const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
 
-  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, glanceAt, filed, freshSiteId }
+  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, documentOf, glanceAt, filed, freshSiteId }
 })

@@ -1,45 +1,45 @@
 <script setup lang="ts">
 import TodayAtGlance from './TodayAtGlance.vue'
 import SmallSection from '~/section/SmallSection.vue'
+import { sum } from 'd3-array'
 import { formatDistanceToNow } from 'date-fns'
 import { showQuantity, showVolume } from '#core/units'
-import { roofAreaM2 } from '#core/site'
+import { roofAreaM2, type Site } from '#core/site'
 import { poolsOf } from '#core/balance'
-import type { YardEntry } from '~/stores/yard'
+import type { StoredHead } from '~/db/shelf'
+import { useYard } from '~/stores/yard'
 
 /** A site at a glance: its section in small, its roof and its tanks. */
-const props = defineProps<{ entry: YardEntry }>()
+const props = defineProps<{ entry: StoredHead }>()
 defineEmits<{ remove: [] }>()
-const site = computed(() => props.entry.site)
-const system = computed(() => site.value.standards.units)
-const area = computed(
-  () =>
-    showQuantity(
-      site.value.roofs.reduce((sum, roof) => sum + roofAreaM2(roof), 0),
-      'area',
-      system.value,
-    ).text,
+const yard = useYard()
+const site = shallowRef<Site>()
+watch(
+  () => props.entry.revision,
+  async () => (site.value = (await yard.documentOf(props.entry.id)) ?? site.value),
+  { immediate: true },
 )
-const held = computed(
-  () =>
-    showVolume(
-      poolsOf(site.value).reduce((sum, pool) => sum + pool.capL, 0),
-      system.value,
-    ).text,
-)
+const areaOf = ({ roofs, standards }: Site) => showQuantity(sum(roofs, roofAreaM2), 'area', standards.units).text
+const heldIn = (of: Site) =>
+  showVolume(
+    sum(poolsOf(of), ({ capL }) => capL),
+    of.standards.units,
+  ).text
 </script>
 
 <template>
   <li class="card">
     <NuxtLink :to="`/site/${entry.id}/store`">
-      <SmallSection :site="site" class="small-section" />
+      <div class="small-section"><SmallSection v-if="site" :site="site" /></div>
       <h3>{{ entry.name }}</h3>
     </NuxtLink>
-    <p v-if="site.note" class="small soft">{{ site.note }}</p>
-    <p class="small">
-      <span class="figure">{{ area }}</span> of roof · <span class="figure">{{ held }}</span> of tanks
-    </p>
-    <TodayAtGlance :entry="entry" />
+    <template v-if="site">
+      <p v-if="site.note" class="small soft">{{ site.note }}</p>
+      <p class="small">
+        <span class="figure">{{ areaOf(site) }}</span> of roof · <span class="figure">{{ heldIn(site) }}</span> of tanks
+      </p>
+      <TodayAtGlance :entry="entry" :system="site.standards.units" />
+    </template>
     <p class="small soft foot">
       <span
         >{{ entry.demo ? 'demo · ' : '' }}changed {{ formatDistanceToNow(entry.changedAt, { addSuffix: true }) }}</span
@@ -71,10 +71,13 @@ a {
   margin: 0 -14px;
 }
 .small-section {
-  display: block;
-  width: 100%;
   height: 124px;
   border-bottom: 1px solid var(--hair);
+}
+.small-section > svg {
+  display: block;
+  width: 100%;
+  height: 100%;
 }
 h3 {
   font-size: 18px;

@@ -2,12 +2,12 @@
 import { dayToday, dayWords } from '~/fields/days'
 import { useYard } from '~/stores/yard'
 import { phraseText } from '#core/words'
-import { showVolume } from '#core/units'
+import { showVolume, type System } from '#core/units'
 import type { Glance } from '#core/keep'
-import type { YardEntry } from '~/stores/yard'
+import type { StoredHead } from '~/db/shelf'
 
 /** A site as it stands today, where it has a log: what it holds, when it runs short, what is due, what looks odd. */
-const props = defineProps<{ entry: YardEntry }>()
+const props = defineProps<{ entry: StoredHead; system: System }>()
 const yard = useYard()
 const glance = shallowRef<Glance>()
 const failed = ref(false)
@@ -22,7 +22,7 @@ watch(
   },
   { immediate: true },
 )
-const litres = (value: number) => showVolume(value, props.entry.site.standards.units).text
+const litres = (value: number) => showVolume(value, props.system).text
 const share = computed(() => glance.value && Math.round((100 * glance.value.heldL) / Math.max(1, glance.value.capL)))
 const lasts = computed(() => {
   const { p10, p50 } = glance.value!.runOut
@@ -37,7 +37,7 @@ const lasts = computed(() => {
     <meter :value="share" max="100" :aria-label="`Held: ${share} %`" />
     <span class="figure">{{ litres(glance.heldL) }}</span>, {{ share }} %; {{ lasts
     }}<template v-if="glance.due">; {{ glance.due }} {{ glance.due === 1 ? 'chore' : 'chores' }} due</template>.
-    <span v-if="glance.odd" class="odd">{{ phraseText(glance.odd, entry.site.standards.units) }}.</span>
+    <span v-if="glance.odd" class="odd">{{ phraseText(glance.odd, system) }}.</span>
   </p>
   <p v-else-if="failed" class="small soft">What its log says today could not be worked out; open it to see why.</p>
 </template>
