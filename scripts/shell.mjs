@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 
@@ -29,11 +29,26 @@ function newest(path) {
   return stat.isDirectory() ? Math.max(0, ...readdirSync(path).map(name => newest(join(path, name)))) : stat.mtimeMs
 }
 
+const BUILD = ['npx', ['--no-install', 'nuxt', 'build', '--logLevel', 'silent']]
+function isBuilt() {
+  const built = '.output/server/index.mjs'
+  return existsSync(built) && statSync(built).mtimeMs > Math.max(...SOURCES.filter(existsSync).map(newest))
+}
+
 /** Builds the app where its sources are newer than what was built. */
 export function buildApp() {
-  const built = '.output/server/index.mjs'
-  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...SOURCES.filter(path => existsSync(path)).map(newest)))
-    return
+  if (isBuilt()) return
   console.log('Building …')
-  run('npx', ['--no-install', 'nuxt', 'build', '--logLevel', 'silent'])
+  run(...BUILD)
+}
+
+/** The same beside whatever else is done meanwhile; tells whether it could be built. */
+export function buildBeside() {
+  if (isBuilt()) return Promise.resolve(true)
+  console.log('Building …')
+  const build = spawn(...BUILD, { stdio: ['ignore', 'ignore', 'inherit'] })
+  return new Promise(done => {
+    build.on('error', () => done(false))
+    build.on('exit', code => done(code === 0))
+  })
 }

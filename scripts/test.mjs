@@ -3,7 +3,7 @@
 import { readFileSync, existsSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { buildApp, installPackages, run } from './shell.mjs'
+import { buildBeside, installPackages, run } from './shell.mjs'
 
 const DEBIAN = ['chromium', 'chromium-driver']
 const BINARIES = ['/usr/bin/chromium', '/usr/bin/chromedriver']
@@ -33,6 +33,19 @@ let failed = 0
 let passed = 0
 const step = (name, ok) => (ok ? passed++ : (failed++, console.error(`${name} failed`)))
 
+const folder = mkdtempSync(join(tmpdir(), 'tall-cask-test-'))
+function tests(name, config, ...only) {
+  const file = join(folder, `${name}.json`)
+  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
+  run('npx', ['--no-install', 'vitest', 'run', '--config', config, ...reporters, ...only], { mayFail: true })
+  if (!existsSync(file)) return void failed++
+  const report = JSON.parse(readFileSync(file, 'utf8'))
+  passed += report.numPassedTests
+  failed += report.numFailedTests + (report.numTotalTestSuites && !report.success && !report.numFailedTests ? 1 : 0)
+}
+
+// What needs no built app runs while it is built.
+const building = buildBeside()
 const quick = process.argv.includes('--quick')
 if (!quick) {
   step('lint', run('npm', ['run', 'lint'], { mayFail: true }))
@@ -40,35 +53,12 @@ if (!quick) {
     step(`types of the ${part}`, run('npm', ['run', `types:${part}`], { mayFail: true }))
   }
 }
-buildApp()
-
-const folder = mkdtempSync(join(tmpdir(), 'tall-cask-test-'))
-for (const [name, config] of [
-  ['core and server', 'vitest.config.ts'],
-  ['browser', 'tests/browser/vitest.config.ts'],
-]) {
-  const file = join(folder, `${name.replaceAll(' ', '-')}.json`)
-  run(
-    'npx',
-    [
-      '--no-install',
-      'vitest',
-      'run',
-      '--config',
-      config,
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${file}`,
-    ],
-    { mayFail: true },
-  )
-  if (!existsSync(file)) {
-    failed++
-    continue
-  }
-  const report = JSON.parse(readFileSync(file, 'utf8'))
-  passed += report.numPassedTests
-  failed += report.numFailedTests + (report.numTotalTestSuites && !report.success && !report.numFailedTests ? 1 : 0)
+tests('core', 'vitest.config.ts', 'core', 'demo', 'app', 'tests/compiler')
+if (!(await building)) {
+  console.error('The app could not be built.')
+  process.exit(1)
 }
+tests('server', 'vitest.config.ts', 'tests/server')
+tests('browser', 'tests/browser/vitest.config.ts')
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

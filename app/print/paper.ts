@@ -44,9 +44,9 @@ export function paperOf(
       ]),
       { text: 'Cautions', font: 'Heading', fontSize: 14, margin: [0, 14, 0, 4] },
       caution,
-      'A full tank weighs a tonne for each cubic metre. Nobody climbs into a tank alone, nor without air. Water that is ' +
-        'not treated for drinking is labelled so at every tap. What parts own water from a public main is for the ' +
-        'water company and the local code to say.',
+      'A full tote weighs as much as a small car, a big tank as much as several. Nobody climbs into a tank alone, nor ' +
+        'without air. Water that is not treated for drinking is labelled so at every tap. What parts own water from a ' +
+        'public main is for the water company and the local code to say.',
     ],
   }
 }

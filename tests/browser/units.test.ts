@@ -18,7 +18,7 @@ const breaches = (text: string, rule: RegExp) =>
   )
 /** Sites with several tanks, roofs and uses, each walked in its own system. */
 const SEEDS = { metric: 4, us: 3, imperial: 15 }
-const STEPS = ['need', 'catch', 'clean', 'store', 'lift', 'reach', 'try']
+const STEPS = ['need', 'catch', 'clean', 'store', 'lift', 'reach', 'try', 'keep']
 
 describe('every step of a site', () => {
   it('of a demo site speaks US units and nothing else', async () => {

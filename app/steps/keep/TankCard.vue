@@ -13,7 +13,9 @@ const { show, litres } = useUnits()
 const dragged = ref<number>()
 const levelM = computed(() => dragged.value ?? props.held.levelM.mean)
 const [WIDE, HIGH] = [110, 112]
-const y = (m: number) => HIGH - (Math.min(m, props.held.fullM) / props.held.fullM) * (HIGH - 6)
+/** A tank that spills at its very floor holds nothing, and is drawn empty. */
+const shareOf = (m: number) => (props.held.fullM > 0 ? Math.min(1, m / props.held.fullM) : 0)
+const y = (m: number) => HIGH - shareOf(m) * (HIGH - 6)
 const picture = useTemplateRef<SVGSVGElement>('picture')
 const STEP_M = 0.01
 function put(m: number): void {

@@ -13,6 +13,8 @@ const since = computed(() => daysAfter(-WEEK_DAYS, props.today.on))
 const rains = computed(() => (store.site!.log ?? []).filter(({ kind, at }) => kind === 'rain' && at >= since.value))
 const rainMm = computed(() => rains.value.reduce((sum, { value = 0 }) => sum + value, 0))
 const doubted = computed(() => props.today.doubts.length)
+/** A day's asking of less than this is none. */
+const LEAST_L = 0.5
 </script>
 
 <template>
@@ -31,7 +33,7 @@ const doubted = computed(() => props.today.doubts.length)
     </p>
     <p>
       To be drawn in the days to come: <b>{{ litres(today.drawnLPerDay) }}</b> a day; the plan asked
-      {{ litres(today.plannedLPerDay) }} of late.
+      {{ today.plannedLPerDay < LEAST_L ? 'for nothing' : litres(today.plannedLPerDay) }} of late.
     </p>
     <p v-if="doubted" class="soft small">
       {{ doubted === 1 ? 'One line of the log is' : `${doubted} lines of the log are` }} not believed; see the log.

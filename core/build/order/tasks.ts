@@ -341,7 +341,9 @@ function waterTasks(site: Site): Task[] {
       at: [id],
       after: [`stand:${id}`, ...(inner ? [`inside:${id}`] : []), ...runs.map(run => `make:${run.id}`)],
       minutes: [20, 60],
-      cautions: ['A full tank weighs a tonne for each cubic metre: nobody stands where it could tip.'],
+      cautions: [
+        'A full tote weighs as much as a small car, a big tank as much as several: nobody stands where it could tip.',
+      ],
     })
   })
   const tight = site.runs.flatMap((run): Task[] => {

@@ -26,7 +26,7 @@ export function partChores(site: Site, run: Run, part: Part): Chore[] {
         why: 'What it holds back closes it; carbon that is spent lets taste and more through.',
         tools: ['filter spanner', 'cartridge'],
         minutes: [15, 30],
-        done: 'Pressure behind it is back, and the first litres have run away.',
+        done: 'Pressure behind it is back, and the first water has run away.',
         skipping: 'Taps grow weak, and what it held comes through in one go.',
         comes: {
           by: 'reading',
@@ -83,7 +83,7 @@ export function partChores(site: Site, run: Run, part: Part): Chore[] {
         tools: ['bucket', 'watch'],
         minutes: [10, 30],
         caution: ELECTRIC,
-        done: 'Its litres a minute stand in the log.',
+        done: 'What it gives in a minute stands in the log.',
         skipping: 'It stops on the hottest day.',
         comes: months(12),
       })

@@ -42,7 +42,7 @@ export function tankChores(tank: Tank, cold: readonly number[]): Chore[] {
         base === 'stand'
           ? `Draw up the bolts of the stand under ${name}, and look at its posts`
           : `Look at the base of ${name}`,
-      why: 'A full tank weighs a tonne for each cubic metre: what sinks or rots under it tips it.',
+      why: 'A full tote weighs as much as a small car, a big tank as much as several: what sinks or rots under it tips it.',
       tools: base === 'stand' ? ['spanners', 'screwdriver to prick the wood'] : ['level'],
       minutes: [10, 30],
       done:

@@ -45,7 +45,8 @@ const NEVER: Record<string, { severity: Finding['severity']; what: string; why: 
   base: {
     severity: 'look',
     what: 'never has its base looked at',
-    why: say`A full tank weighs a tonne for each cubic metre: what sinks or rots under it tips it.`,
+    why: say`A full tote weighs as much as a small car, a big tank as much as several: what sinks or rots
+          under it tips it.`,
   },
 }
 
