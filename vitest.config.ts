@@ -9,11 +9,21 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['{app,core,demo}/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
-    // The core keeps no state, so the files can share one load of it: half the time of loading it for each.
     pool: 'threads',
-    isolate: false,
     setupFiles: ['tests/seed.ts'],
     testTimeout: 30000,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['{core,demo}/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
+          // The core keeps no state, so the files can share one load of it: half the time of loading it for each.
+          isolate: false,
+        },
+      },
+      // What the app keeps, and what a browser brings, is each file's own.
+      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts'] } },
+    ],
   },
 })

@@ -5,7 +5,7 @@ import { keep } from './keep/definition'
 import { lift } from './lift/definition'
 import { need } from './need/definition'
 import { reach } from './reach/definition'
-import type { StepDefinition, StepId } from './step'
+import type { StepDefinition } from './step'
 import { tryStep } from './try/definition'
 import { store } from './store/definition'
 
@@ -14,4 +14,3 @@ export const STEPS: StepDefinition[] = [need, catchStep, clean, store, lift, rea
 
 /** The step of an address; where there is none of that name that is open, the one where tanks stand. */
 export const stepAt = (id: unknown): StepDefinition => STEPS.find(step => step.sheet && step.id === id) ?? store
-export const stepById = (id: StepId): StepDefinition => STEPS.find(step => step.id === id)!

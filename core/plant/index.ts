@@ -1,5 +1,5 @@
 export { DOINGS, kindOf, readStep, type Doing, type DoingKind, type Step } from './doings'
-export { type EventKind, type PlantEvent } from './events'
+export { EVENT_KINDS, type EventKind, type PlantEvent } from './events'
 export { holeId } from './holes'
 export { broken, FAULT_IDS, FAULTS, type Fault, type FaultId, type FaultRow } from './faults'
 export { type Books } from './books'

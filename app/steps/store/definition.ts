@@ -59,7 +59,7 @@ export const store: StepDefinition = {
       {
         name: 'Usable when full',
         value: usable === undefined ? WAITING : litres(usable),
-        note: nominal === undefined ? '' : `of ${litres(nominal)} nominal`,
+        note: nominal === undefined ? '' : nominal ? `of ${litres(nominal)} nominal` : 'there is no tank yet',
         early: true,
       },
       daysShort(context),
