@@ -49,6 +49,15 @@ export async function inParts<Answer extends object>(tell: (put: Remote<PutPart>
   return Object.fromEntries(parts) as Answer
 }
 
+/** Asks the worker in its turn; where it gives out, the page does the work. */
+const worked = <Args extends readonly unknown[], Answer>(
+  rank: 'figures' | 'years',
+  here: (site: Site, ...args: Args) => Answer,
+  there: There<Args, Answer>,
+  site: Site,
+  args: Args,
+): Promise<Answer> => turns.inTurn(rank, () => there(face(), light(site), ...args)).catch(() => here(site, ...args))
+
 /** Something that is asked of a document once, by a press: of a large one beside the page. */
 export const askBeside = async <Args extends readonly unknown[], Answer>(
   here: (site: Site, ...args: Args) => Answer,
@@ -57,9 +66,7 @@ export const askBeside = async <Args extends readonly unknown[], Answer>(
   ...args: Args
 ): Promise<Answer> => {
   const site = toRaw(open)
-  return isLarge(site)
-    ? turns.inTurn('figures', () => there(face(), light(site), ...args)).catch(() => here(site, ...args))
-    : here(site, ...args)
+  return isLarge(site) ? worked('figures', here, there, site, args) : here(site, ...args)
 }
 
 let made = 0
@@ -107,10 +114,7 @@ export function beside<Args extends readonly unknown[], Answer>(
       const [key, { site, args }] = next.value
       waiting.delete(key)
       try {
-        const answer = await turns
-          .inTurn('years', () => there(face(), light(site), ...args))
-          .catch(() => here(site, ...args))
-        tell(site, key, answer)
+        tell(site, key, await worked('years', here, there, site, args))
       } catch (error) {
         const why = error instanceof Error && error.message ? error.message : 'the worker stopped'
         failures.set(`${nth} ${key}`, { why, forget: () => asked.get(site)?.delete(key) })

@@ -38,7 +38,10 @@ const minutes = ([least, most]: [number, number]) =>
   most < 90 ? `${least} to ${most} min` : `${Math.round(least / 30) / 2} to ${Math.round(most / 30) / 2} h`
 
 async function put(id: string, before: string | undefined): Promise<void> {
+  const { id: siteId } = store.site!
   const moved = await taskMoved(store.site!, id, before)
+  // Another site may have been opened while a large one was worked out.
+  if (store.site?.id !== siteId) return
   if (!moved.ok) {
     problem.value = whyNot(moved)
     return
