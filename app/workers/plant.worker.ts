@@ -1,22 +1,28 @@
 import { expose } from 'comlink'
+import { shuffle } from 'd3-array'
 import { z } from 'zod'
 import {
   breakLoss,
   causesOf,
+  FAULT_IDS,
+  FAULTS,
+  isNoticed,
   play,
   plantOf,
   quickestWay,
   rank,
-  READINGS,
-  readingsWith,
+  readerOf,
+  readingPlaces,
+  readingsBy,
   tellsApart,
   type Cause,
   type Doing,
+  type Fault,
   type FaultId,
+  type FaultRow,
   type Plant,
   type PlantStart,
   type Played,
-  type ReadingKind,
   type Taken,
 } from '#core/plant'
 import { inMode, type Site } from '#core/site'
@@ -34,20 +40,40 @@ function look() {
   return { view: plant!.view(), events, trouble: plant!.trouble }
 }
 
-/** What each cause would be read as, worked out once for a site. */
+/** What may be the matter with a site; what each would be read as is played when it is asked for, and kept. */
 let causes: { of: string; all: Cause[] } | undefined
-function causesFor(site: Site, of: string, tell: (share: number) => void): Cause[] {
-  if (causes?.of !== of) causes = { of, all: causesOf(site, tell) }
+function causesFor(site: Site, of: string): Cause[] {
+  if (causes?.of !== of) causes = { of, all: causesOf(site) }
   return causes.all
 }
 /** What was broken without a word, for who looks for it. */
 let hidden: Cause | undefined
 const SHOWN = 6
+/** So long one question holds the thread before another has its turn. */
+const TURN_MS = 20
+
+/** Plays some readings of every cause, and lets other questions in between; false where other causes are asked of. */
+async function playThrough(all: Cause[], ids: string[], tell?: (share: number) => void): Promise<boolean> {
+  let since = performance.now()
+  for (const [at, cause] of all.entries()) {
+    tell?.(at / all.length)
+    for (const id of ids) {
+      cause.read(id)
+      if (performance.now() - since < TURN_MS) continue
+      await new Promise(resolve => setTimeout(resolve))
+      since = performance.now()
+      if (causes?.all !== all) return false
+    }
+  }
+  return true
+}
+const idsOf = (site: Site) => readingPlaces(site).map(({ id }) => id)
 
 const face = {
   /** What may be the matter with a site that was read so, the likeliest first; and the reading that parts the first two. */
-  diagnose(site: Site, of: string, taken: Taken, tell: (share: number) => void) {
-    const all = causesFor(site, of, tell)
+  async diagnose(site: Site, of: string, taken: Taken, tell: (share: number) => void) {
+    const all = causesFor(site, of)
+    await playThrough(all, Object.keys(taken), tell)
     const ranked = rank(all, taken)
     const causeOf = (at: number) => all.find(({ fault }) => fault === ranked[at]?.fault)
     const [one, two] = [causeOf(0), causeOf(1)]
@@ -55,22 +81,28 @@ const face = {
     return { ranked: ranked.slice(0, SHOWN), ...(apart ? { apart } : {}) }
   },
   /** What would be read with nothing broken. */
-  whole: (site: Site): Taken => readingsWith(site, undefined),
-  /** Breaks something and keeps it to itself; the kinds it may be. */
-  hide(site: Site, of: string, chance: number, tell: (share: number) => void): FaultId[] {
-    const all = causesFor(site, of, tell).filter(({ fault, taken }) => fault && isNoticed(taken, causes!.all[0]!.taken))
-    hidden = all[Math.floor(chance * all.length)]
-    return [...new Set(all.map(({ fault }) => fault!.fault))]
+  whole: (site: Site): Taken => readingsBy(site, readerOf(site, undefined)),
+  /** Breaks something that can be noticed, and keeps it to itself; the kinds it may be. */
+  hide(site: Site, of: string): FaultId[] {
+    const all = causesFor(site, of)
+    const [whole, ...broken] = all
+    hidden = shuffle(broken).find(cause => isNoticed(site, cause, whole!))
+    if (!hidden) return []
+    // The quickest way to it is looked for while readings are taken.
+    void playThrough(all, idsOf(site))
+    return FAULT_IDS.filter(id => (FAULTS[id] as FaultRow).places(site).length)
   },
   /** A reading of what is hidden. */
-  read: (id: string): number | undefined => hidden?.taken[id],
+  read: (id: string): number | undefined => hidden?.read(id),
   /** The same with one valve turned: what somebody tests who shuts off a part of the site. */
   readTurned: (site: Site, id: string, part: string, open: boolean): number | undefined =>
-    hidden && readingsWith(inMode(site, { id: 'test', name: '', positions: [{ part, open }] }), hidden.fault)[id],
-  /** Whether it is what was named; what it was, and the quickest way there. */
-  reveal(site: Site) {
-    const way = hidden ? quickestWay(site, causes!.all, hidden) : []
-    return { fault: hidden?.fault, way }
+    hidden && readerOf(inMode(site, { id: 'test', name: '', positions: [{ part, open }] }), hidden.fault)(id),
+  /** What it was. */
+  reveal: (): Fault | undefined => hidden?.fault,
+  /** The quickest way to what is hidden. */
+  async way(site: Site, tell: (share: number) => void): Promise<string[]> {
+    if (!hidden || !causes || !(await playThrough(causes.all, idsOf(site), tell))) return []
+    return quickestWay(site, causes.all, hidden)
   },
   start(site: Site, start: PlantStart) {
     plant = plantOf(site, start)
@@ -88,12 +120,6 @@ const face = {
   play: (site: Site, played: Played) => play(site, played),
   breakLoss: (site: Site, at: string, hours: number) => breakLoss(site, at, hours),
 }
-/** True where something could be read at all that a whole site would not be. */
-const isNoticed = (taken: Taken, whole: Taken): boolean =>
-  Object.entries(taken).some(([id, value]) => {
-    const { share, least } = READINGS[id.slice(0, id.indexOf(':')) as ReadingKind]
-    return Math.abs(value - whole[id]!) > 2 * Math.max(least, share * Math.abs(value))
-  })
 export type PlantWorker = typeof face
 export type Look = ReturnType<typeof look>
 expose(face)

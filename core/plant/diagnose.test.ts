@@ -1,6 +1,17 @@
 import { randomNormal } from 'd3-random'
 import { expect, it } from 'vitest'
-import { causesOf, FAULTS, quickestWay, rank, readingPlaces, READINGS, tellsApart, type Cause, type FaultId } from '.'
+import {
+  causesOf,
+  FAULTS,
+  quickestWay,
+  rank,
+  readingPlaces,
+  READINGS,
+  readingsBy,
+  tellsApart,
+  type Cause,
+  type FaultId,
+} from '.'
 import { seeded } from '../climate'
 import { mainAt, pipe, pressureTankAt, tankAt, tapAt, wellAt, worksOf } from '../../tests/waterworks'
 import type { NewPart } from '../kinds'
@@ -45,7 +56,7 @@ it('of every fault the true one is named first from five readings with noise, in
     const taken = Object.fromEntries(
       ids.map(id => {
         const { share, least } = READINGS[id.split(':')[0] as keyof typeof READINGS]
-        const value = truth.taken[id]!
+        const value = truth.read(id)
         return [id, value + noise() * Math.max(least, share * Math.abs(value))]
       }),
     )
@@ -56,7 +67,7 @@ it('of every fault the true one is named first from five readings with noise, in
   expect(missed.length, missed.join('; ')).toBeLessThanOrEqual(Math.floor(truths.length / 6))
 })
 it('with nothing wrong nothing is named, and beliefs sum to one', () => {
-  const ranked = rank(causes, causes[0]!.taken)
+  const ranked = rank(causes, readingsBy(site, causes[0]!.read))
   expect(ranked[0]!.fault).toBeUndefined()
   expect(ranked.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
 })
@@ -64,7 +75,7 @@ it('two causes alike so far are told apart by a reading that differs', () => {
   const of = (fault: FaultId) => causes.find(cause => cause.fault?.fault === fault)!
   const [worn, clogged] = [of('pump-worn'), of('clogged')]
   const id = tellsApart(site, worn, clogged, {})!
-  expect(Math.abs(worn.taken[id]! - clogged.taken[id]!)).toBeGreaterThan(READINGS[id.split(':')[0] as 'can'].least)
+  expect(Math.abs(worn.read(id) - clogged.read(id))).toBeGreaterThan(READINGS[id.split(':')[0] as 'can'].least)
   expect(tellsApart(site, worn, worn, {})).toBeUndefined()
   expect(FAULTS['pump-worn'].noticed).toContain('weaker')
 })

@@ -1,12 +1,13 @@
 import { FAULT_IDS, FAULTS, type Fault, type FaultRow } from './faults'
-import { readingPlaces, READINGS, readingsWith, type ReadingKind, type Taken } from './readings'
+import { partsOf, readerOf, readingPlaces, READINGS, type Taken } from './readings'
 import type { Site } from '../site'
 
 /** What may be the matter: something broken somewhere, or nothing. */
 export interface Cause {
   /** None where nothing is wrong. */
   fault?: Fault
-  taken: Taken
+  /** What would be read with it, by the id of a reading. */
+  read: (id: string) => number
 }
 
 /** A cause with how well it fits what was read. */
@@ -18,33 +19,37 @@ export interface Ranked {
   share: number
 }
 
-/** Each thing that can break, at every place, as a site with it would be read; and the site whole. */
-export function causesOf(site: Site, tell?: (share: number) => void): Cause[] {
+/** Each thing that can break, at every place, as a site with it would be read; first the site whole. */
+export function causesOf(site: Site): Cause[] {
   const faults = FAULT_IDS.flatMap(fault => {
     const row: FaultRow = FAULTS[fault]
     return row.places(site).map((at): Fault => ({ fault, at, to: row.usual }))
   })
-  return [undefined, ...faults].map((fault, at): Cause => {
-    tell?.(at / (faults.length + 1))
-    return { ...(fault ? { fault } : {}), taken: readingsWith(site, fault) }
-  })
+  return [undefined, ...faults].map((fault): Cause => ({
+    ...(fault ? { fault } : {}),
+    read: readerOf(site, fault),
+  }))
 }
 
 /** How far two readings of a kind are apart, in what two hands may differ by. */
 const apart = (id: string, one: number, two: number): number => {
-  const { share, least } = READINGS[id.slice(0, id.indexOf(':')) as ReadingKind]
+  const { share, least } = READINGS[partsOf(id)[0]]
   return Math.abs(one - two) / Math.max(least, share * Math.max(Math.abs(one), Math.abs(two)))
 }
+
+/** True where a cause could be read off a site at all: something there is not as it would be with nothing broken. */
+export const isNoticed = (site: Site, cause: Cause, whole: Cause): boolean =>
+  readingPlaces(site).some(({ id }) => apart(id, cause.read(id), whole.read(id)) > 2)
 
 /** One reading that fits nothing does not outvote all others. */
 const MOST_OFF = 6
 
 /** Causes by how well they fit what was read, the best first. */
 export function rank(causes: readonly Cause[], taken: Taken): Ranked[] {
-  const told = causes.map(({ fault, taken: would }) => ({
+  const told = causes.map(({ fault, read }) => ({
     ...(fault ? { fault } : {}),
     misfit: Object.entries(taken).reduce(
-      (sum, [id, value]) => sum + Math.min(MOST_OFF, apart(id, value, would[id] ?? 0)) ** 2,
+      (sum, [id, value]) => sum + Math.min(MOST_OFF, apart(id, value, read(id))) ** 2,
       0,
     ),
   }))
@@ -58,7 +63,7 @@ export function rank(causes: readonly Cause[], taken: Taken): Ranked[] {
 export function tellsApart(site: Site, one: Cause, two: Cause, taken: Taken): string | undefined {
   const best = readingPlaces(site)
     .filter(({ id }) => !(id in taken))
-    .map(({ id, kind }) => ({ id, worth: apart(id, one.taken[id]!, two.taken[id]!), kind }))
+    .map(({ id, kind }) => ({ id, worth: apart(id, one.read(id), two.read(id)), kind }))
     .filter(({ worth }) => worth > 2)
     .sort(
       (a, b) =>
@@ -76,14 +81,14 @@ export function quickestWay(site: Site, causes: readonly Cause[], truth: Cause):
       .filter(({ id }) => !way.includes(id))
       .map(({ id, kind }) => ({
         id,
-        rulesOut: left.filter(cause => apart(id, cause.taken[id]!, truth.taken[id]!) > 2).length,
+        rulesOut: left.filter(cause => apart(id, cause.read(id), truth.read(id)) > 2).length,
         minutes: READINGS[kind].minutes,
       }))
       .filter(({ rulesOut }) => rulesOut > 0)
       .sort((a, b) => b.rulesOut / (b.minutes + 5) - a.rulesOut / (a.minutes + 5))[0]
     if (!best) break
     way.push(best.id)
-    left = left.filter(cause => apart(best.id, cause.taken[best.id]!, truth.taken[best.id]!) <= 2)
+    left = left.filter(cause => apart(best.id, cause.read(best.id), truth.read(best.id)) <= 2)
   }
   return way
 }

@@ -10,6 +10,15 @@ export { play, type Course, type Played } from './play'
 export { dayOfDraws } from './draws'
 export { dryMonth, SCRIPT_IDS, SCRIPTS, scriptOf, type Script, type ScriptId, type ScriptRow } from './scripts'
 export { breakLoss, type BreakLoss } from './breaks'
-export { causesOf, quickestWay, rank, tellsApart, type Cause, type Ranked } from './diagnose'
-export { readingPlaces, READINGS, readingsWith, type ReadingKind, type ReadingPlace, type Taken } from './readings'
+export { causesOf, isNoticed, quickestWay, rank, tellsApart, type Cause, type Ranked } from './diagnose'
+export {
+  partsOf,
+  readerOf,
+  readingPlaces,
+  READINGS,
+  readingsBy,
+  type ReadingKind,
+  type ReadingPlace,
+  type Taken,
+} from './readings'
 export { commissionCard, isAsExpected, STAGES, type CardLine, type StageId } from './commission'

@@ -1,4 +1,5 @@
-import { plantOf } from './plant'
+import { plantOf, type Plant } from './plant'
+import type { PlantStart } from './world'
 import type { Fault } from './faults'
 import { levelsBetween, tapsOf } from '../network'
 import { tanksOf, type Site } from '../site'
@@ -55,62 +56,108 @@ export type Taken = Record<string, number>
 const STANDS_SHARE = 0.7
 const [HOUR_S, CAN_S, RUN_S, SOME_OPEN] = [3600, 40, 180, 0.33]
 
-/** What would be read on a site, with something broken or nothing: each reading as a person takes it. */
-export function readingsWith(site: Site, fault: Fault | undefined): Taken {
+/** Where a site stands when it is read, with something broken in it or nothing. */
+interface Stand {
+  site: Site
+  levels: Record<string, number>
+  /** A plant that stands so, and has just broken. */
+  begin: () => Plant
+  /** The same with its tanks full. */
+  full: () => Plant
+}
+const named = (kind: ReadingKind, values: Record<string, number>): Taken =>
+  Object.fromEntries(Object.entries(values).map(([id, value]) => [`${kind}:${id}`, value]))
+
+/** An hour with all taps shut. */
+function stillHour({ begin, levels }: Stand): Taken {
+  const plant = begin()
+  plant.advance(HOUR_S)
+  const after = plant.view()
+  const fallenM = Object.fromEntries(Object.entries(after.levels).map(([id, levelM]) => [id, levels[id]! - levelM]))
+  return { ...named('falls', fallenM), ...named('still', after.pressures) }
+}
+/** Each kind of reading as a person takes it: all that can be read on the way is told along with it. */
+const TAKING: Record<ReadingKind, (stand: Stand, at: string) => Taken> = {
+  falls: stillHour,
+  still: stillHour,
+  /** Full tanks with what fills them running: one whose float sticks runs over. */
+  spills({ full }) {
+    const plant = full()
+    plant.advance(HOUR_S / 2)
+    const over = plant.events.filter(({ what, atS }) => what === 'spills' && atS > 0)
+    return Object.fromEntries(over.map(({ id }) => [`spills:${id}`, 1]))
+  },
+  /** A tap alone, for as long as a can takes to fill. */
+  can({ begin }, tap) {
+    const plant = begin()
+    plant.act({ tap, to: 1 })
+    plant.advance(CAN_S)
+    return { [`can:${tap}`]: plant.view().taps[tap]!.flowLps }
+  },
+  running({ begin, site }) {
+    const [first] = tapsOf(site)
+    if (!first) return {}
+    const plant = begin()
+    plant.act({ tap: first.id, to: 1 })
+    plant.advance(RUN_S)
+    return named('running', plant.view().pressures)
+  },
+  starts({ begin, site }) {
+    const [first] = tapsOf(site)
+    if (!first) return {}
+    const plant = begin()
+    plant.act({ tap: first.id, to: SOME_OPEN })
+    // Half an hour tells an hour's starts, twice as soon.
+    plant.advance(HOUR_S / 2)
+    const starts = Object.entries(plant.pumpLog).map(([run, log]) => [run, 2 * log.filter(({ on }) => on).length])
+    return named('starts', Object.fromEntries(starts) as Record<string, number>)
+  },
+  /** Rain for an hour, and a day on. */
+  chamber({ begin }) {
+    const plant = begin()
+    plant.act({ rainMmPerH: 12 })
+    plant.advance(HOUR_S)
+    plant.act({ rainMmPerH: 0 })
+    plant.advance(25 * HOUR_S)
+    return named('chamber', plant.view().chambers)
+  },
+}
+
+/**
+ * What would be read on a site with something broken or nothing, by the ids of `readingPlaces`. A reading is played
+ * when it is first asked for, and kept: of sixty faults weighed by three readings, three are played and not all.
+ */
+export function readerOf(site: Site, fault: Fault | undefined): (id: string) => number {
   const levels = levelsBetween(site, STANDS_SHARE)
   const pressures = Object.fromEntries(
     site.nodes.flatMap(node => (node.kind === 'pressureTank' ? [[node.id, node.cutOutKPa - 2]] : [])),
   )
-  const begin = () => {
-    const plant = plantOf(site, { levels, pressures })
+  const broken = (start: PlantStart) => {
+    const plant = plantOf(site, start)
     if (fault) plant.act(fault)
     return plant
   }
+  const stand: Stand = {
+    site,
+    levels,
+    begin: () => broken({ levels, pressures }),
+    full: () => broken({ pressures }),
+  }
   const taken: Taken = {}
-  // An hour with all taps shut.
-  const still = begin()
-  still.advance(HOUR_S)
-  const after = still.view()
-  for (const [id, levelM] of Object.entries(after.levels)) taken[`falls:${id}`] = levels[id]! - levelM
-  for (const [id, kPa] of Object.entries(after.pressures)) taken[`still:${id}`] = kPa
-  for (const { id } of tanksOf(site)) taken[`spills:${id}`] = 0
-  // Full tanks with what fills them running: one whose float sticks runs over.
-  const brim = plantOf(site, { pressures })
-  if (fault) brim.act(fault)
-  brim.advance(HOUR_S / 2)
-  for (const { what, id, atS } of brim.events) if (what === 'spills' && atS > 0) taken[`spills:${id}`] = 1
-  // Each tap alone, for as long as a can takes to fill.
-  for (const { id } of tapsOf(site)) {
-    const plant = begin()
-    plant.act({ tap: id, to: 1 })
-    plant.advance(CAN_S)
-    taken[`can:${id}`] = plant.view().taps[id]!.flowLps
-  }
-  const [first] = tapsOf(site)
-  if (first) {
-    const vessels = site.nodes.some(({ kind }) => kind === 'pressureTank')
-    if (vessels) {
-      const plant = begin()
-      plant.act({ tap: first.id, to: 1 })
-      plant.advance(RUN_S)
-      for (const [id, kPa] of Object.entries(plant.view().pressures)) taken[`running:${id}`] = kPa
+  return id => {
+    if (taken[id] === undefined) {
+      const [kind, at] = partsOf(id)
+      Object.assign(taken, TAKING[kind](stand, at))
     }
-    const dripping = begin()
-    dripping.act({ tap: first.id, to: SOME_OPEN })
-    // Half an hour tells an hour's starts, twice as soon.
-    dripping.advance(HOUR_S / 2)
-    for (const [run, log] of Object.entries(dripping.pumpLog))
-      taken[`starts:${run}`] = 2 * log.filter(({ on }) => on).length
+    return (taken[id] ??= 0)
   }
-  // Rain for an hour, and a day on.
-  if (site.nodes.some(({ kind }) => kind === 'chamber')) {
-    const rained = begin()
-    rained.act({ rainMmPerH: 12 })
-    rained.advance(HOUR_S)
-    rained.act({ rainMmPerH: 0 })
-    rained.advance(25 * HOUR_S)
-    for (const [id, share] of Object.entries(rained.view().chambers)) taken[`chamber:${id}`] = share
-  }
-  for (const { id } of readingPlaces(site)) taken[id] ??= 0
-  return taken
 }
+/** The kind of a reading, and where it is taken, by its id. */
+export const partsOf = (id: string): [kind: ReadingKind, at: string] => {
+  const colon = id.indexOf(':')
+  return [id.slice(0, colon) as ReadingKind, id.slice(colon + 1)]
+}
+
+/** All that can be read there. */
+export const readingsBy = (site: Site, read: (id: string) => number): Taken =>
+  Object.fromEntries(readingPlaces(site).map(({ id }) => [id, read(id)]))

@@ -1,6 +1,6 @@
 import { defineConfig } from 'vitest/config'
 
-const PACE = 'tests/browser/pace.test.ts'
+const PACE = 'tests/browser/pace/*.test.ts'
 const here = {
   globalSetup: ['tests/browser/server.ts'],
   testTimeout: 180000,
@@ -21,7 +21,7 @@ export default defineConfig({
           sequence: { groupOrder: 1 },
         },
       },
-      { test: { ...here, name: 'pace', include: [PACE], maxWorkers: 1, sequence: { groupOrder: 2 } } },
+      { test: { ...here, name: 'pace', include: [PACE], maxWorkers: 1, retry: 1, sequence: { groupOrder: 2 } } },
     ],
   },
 })

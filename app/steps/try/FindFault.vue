@@ -21,7 +21,7 @@ import {
 
 /** Something is broken and not said: readings cost minutes, and then it is named. Three grades. */
 const store = useSite()
-const { hide, read, reveal, progress, failure } = useCauses()
+const { hide, read, reveal, way: quickestWay, progress, failure } = useCauses()
 const { show } = useUnits()
 const GRADES = [
   { value: 1, name: 'grade 1: one of four' },
@@ -31,10 +31,12 @@ const GRADES = [
 const grade = ref(1)
 const kinds = shallowRef<FaultId[]>()
 const offered = shallowRef<FaultId[]>([])
-const taken = shallowRef<{ place: ReadingPlace; turned: string; words: string; value: string }[]>([])
+const taken = shallowRef<{ place: ReadingPlace; turned: string; words: string; value: string | undefined }[]>([])
 const named = ref<FaultId>()
 const where = ref<string>()
-const debrief = shallowRef<{ right: boolean; fault: Fault | undefined; way: string[] }>()
+const debrief = shallowRef<{ right: boolean; fault: Fault | undefined }>()
+/** The quickest way to it, once it is worked out. */
+const way = shallowRef<string[]>()
 /** A valve that is turned for a reading: a test, which costs the way there and back. */
 const AS_IT_STANDS = ''
 const TURN_MINUTES = 5
@@ -58,12 +60,13 @@ const minutes = computed(() => sum(taken.value, each => minutesOf(each.place, ea
 const asked = (place: ReadingPlace) => askedOf(store.site!, place)
 
 async function start(): Promise<void> {
-  debrief.value = named.value = where.value = undefined
+  debrief.value = named.value = where.value = way.value = undefined
   taken.value = []
   turned.value = AS_IT_STANDS
   kinds.value = await hide()
-  if (!kinds.value) return
-  const { fault } = await reveal()
+  if (!kinds.value?.length) return
+  const fault = await reveal()
+  if (failure.value) return
   // One of four: the true one among three others, in no order of its own.
   const others = kinds.value.filter(kind => kind !== fault?.fault).sort(() => Math.random() - 0.5)
   const some = fault ? [fault.fault, ...others.slice(0, 3)] : others
@@ -73,9 +76,13 @@ async function start(): Promise<void> {
 async function take(place: ReadingPlace): Promise<void> {
   const [reading, turn] = [asked(place), turned.value]
   const valve = valves.value.find(each => each.valve.id === turn)?.valve
-  const value = (await read(place.id, valve && { part: valve.id, open: !valve.open })) ?? 0
   const words = valve ? `${reading.words}, with ${turns.value.find(each => each.value === turn)!.name}` : reading.words
-  taken.value = [...taken.value, { place, turned: turn, words, value: saidOf(reading, value, place.kind) }]
+  // It stands there at once, so that pressing twice takes it once.
+  const line = { place, turned: turn, words, value: undefined }
+  taken.value = [...taken.value, line]
+  const value = await read(place.id, valve && { part: valve.id, open: !valve.open })
+  const told = value === undefined ? [] : [{ ...line, value: saidOf(reading, value, place.kind) }]
+  taken.value = taken.value.flatMap(each => (each === line ? told : [each]))
 }
 function saidOf({ kind, written }: Asked, value: number, of: ReadingKind): string {
   if (kind === 'yes') return value ? 'yes' : 'no'
@@ -87,19 +94,18 @@ const placesOf = computed(() => {
   return row ? row.places(store.site!) : []
 })
 async function nameIt(): Promise<void> {
-  const { fault, way } = await reveal()
+  const fault = await reveal()
+  if (failure.value) return
   const at = where.value ?? placesOf.value[0]
   const right = fault?.fault === named.value && (grade.value < 3 || fault?.at === at)
-  debrief.value = { right, fault, way }
+  debrief.value = { right, fault }
+  way.value = await quickestWay()
 }
 const wayMinutes = computed(() =>
-  sum(
-    debrief.value?.way ?? [],
-    id => READINGS[readingPlaces(store.site!).find(place => place.id === id)!.kind].minutes,
-  ),
+  sum(way.value ?? [], id => READINGS[readingPlaces(store.site!).find(place => place.id === id)!.kind].minutes),
 )
 const wayWords = computed(() =>
-  (debrief.value?.way ?? []).map(id => asked(readingPlaces(store.site!).find(place => place.id === id)!).words),
+  (way.value ?? []).map(id => asked(readingPlaces(store.site!).find(place => place.id === id)!).words),
 )
 </script>
 
@@ -111,15 +117,18 @@ const wayWords = computed(() =>
       <button type="button" class="move" :disabled="progress !== undefined" @click="start">
         Break something unseen
       </button>
-      <template v-if="progress !== undefined"><progress :value="progress" aria-label="How far" /></template>
+      <template v-if="progress !== undefined"
+        ><progress :value="progress || undefined" aria-label="How far"
+      /></template>
       <span v-if="failure" role="alert" class="wrong">{{ failure }}</span>
     </p>
-    <div v-if="kinds" class="hunt">
+    <p v-if="kinds && !kinds.length">Nothing stands here that could break and be noticed.</p>
+    <div v-else-if="kinds" class="hunt">
       <div>
         <h3>Read, {{ minutes }} minutes so far</h3>
         <ul>
           <li v-for="({ place, words, value }, at) in taken" :key="at" :data-read="place.id">
-            {{ words }}: <b>{{ value }}</b>
+            {{ words }}: <b>{{ value ?? '…' }}</b>
           </li>
         </ul>
         <p v-if="!debrief && valves.length" class="small">
@@ -169,7 +178,8 @@ const wayWords = computed(() =>
             >.
           </p>
           <p>
-            Quickest, in {{ wayMinutes }} minutes: {{ wayWords.join('; then ') }}.
+            <template v-if="way?.length">Quickest, in {{ wayMinutes }} minutes: {{ wayWords.join('; then ') }}. </template>
+            <template v-else-if="progress !== undefined">The quickest way to it is being looked for … </template>
             {{ minutes ? `You took ${minutes}.` : 'You guessed.' }}
           </p>
         </template>

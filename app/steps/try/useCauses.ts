@@ -19,22 +19,31 @@ export function useCauses() {
     try {
       return await question()
     } catch (error) {
-      failure.value = error instanceof Error ? error.message : 'The search stopped.'
+      failure.value = wordsOf(error)
       return undefined
     } finally {
       progress.value = undefined
     }
   }
+  const wordsOf = (error: unknown) => (error instanceof Error ? error.message : 'The search stopped.')
   const light = () => face.light(store.site!)
   return {
     progress,
     failure,
     diagnose: (taken: Taken) => asked(() => face.ask().diagnose(light(), key(), taken, tell)),
     whole: () => asked(() => face.ask().whole(light())),
-    hide: () => asked(() => face.ask().hide(light(), key(), Math.random(), tell)),
-    read: (id: string, turned?: { part: string; open: boolean }) =>
-      turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id),
-    reveal: () => face.ask().reveal(light()),
+    hide: () => asked(() => face.ask().hide(light(), key())),
+    /** A reading of what is hidden; nothing where it could not be taken, and `failure` says why. */
+    async read(id: string, turned?: { part: string; open: boolean }): Promise<number | undefined> {
+      failure.value = undefined
+      try {
+        return await (turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id))
+      } catch (error) {
+        failure.value = wordsOf(error)
+      }
+    },
+    reveal: () => asked(() => face.ask().reveal()),
+    way: () => asked(() => face.ask().way(light(), tell)),
     stop: () => {
       face.stop()
       progress.value = undefined
