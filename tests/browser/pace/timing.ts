@@ -1,6 +1,6 @@
 import type { WebElement } from 'selenium-webdriver'
 import { Key, type Page } from '../page'
-import { machine } from './machine'
+import { machine } from '../../machine'
 
 /** A figure that was typed: until something else was seen, and the tasks longer than 50 ms that the page had, ms. */
 export interface Stroke {
