@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { followPointer } from '~/fields/followPointer'
+
 /** The line between Section and Sheet: dragged, or moved with the arrow keys; a double click puts it back. */
 const share = defineModel<number>({ required: true })
 const [LEAST, MOST, USUAL] = [20, 70, 40]
@@ -8,16 +10,7 @@ function drag(event: PointerEvent): void {
   if (event.button !== 0) return
   const handle = event.currentTarget as HTMLElement
   const [start, from] = [event.clientY, share.value]
-  handle.setPointerCapture(event.pointerId)
-  const move = (next: PointerEvent) => set(from + (100 * (next.clientY - start)) / window.innerHeight)
-  const end = () => {
-    handle.removeEventListener('pointermove', move)
-    handle.removeEventListener('pointerup', end)
-    handle.removeEventListener('pointercancel', end)
-  }
-  handle.addEventListener('pointermove', move)
-  handle.addEventListener('pointerup', end)
-  handle.addEventListener('pointercancel', end)
+  followPointer(event, handle, next => set(from + (100 * (next.clientY - start)) / window.innerHeight))
 }
 </script>
 

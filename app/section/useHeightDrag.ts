@@ -1,3 +1,4 @@
+import { followPointer } from '~/fields/followPointer'
 import type { VerticalScale } from '#core/section'
 
 const STEP_M = 0.05
@@ -23,8 +24,6 @@ export function useHeightDrag(options: {
     const yOf = (move: PointerEvent) => move.clientY - svg.getBoundingClientRect().top
     const offsetM = scale.metresAt(yOf(event)) - grabM
     let moved = false
-    target.setPointerCapture(event.pointerId)
-
     const onMove = (move: PointerEvent) => {
       if (!moved && Math.abs(move.clientY - event.clientY) < 3) return
       if (!moved) options.hold(scale)
@@ -34,16 +33,11 @@ export function useHeightDrag(options: {
       if (next !== options.baseM()) options.set(next)
     }
     const onEnd = () => {
-      target.removeEventListener('pointermove', onMove)
-      target.removeEventListener('pointerup', onEnd)
-      target.removeEventListener('pointercancel', onEnd)
       dragging.value = false
       options.hold(undefined)
       options.done()
     }
-    target.addEventListener('pointermove', onMove)
-    target.addEventListener('pointerup', onEnd)
-    target.addEventListener('pointercancel', onEnd)
+    followPointer(event, target, onMove, onEnd)
   }
 
   function onKeydown(event: KeyboardEvent): void {

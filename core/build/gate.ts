@@ -61,7 +61,10 @@ function tankGate(
   const graph = graphOf(site)
   const fullL = fillL(site, id)
   const rainL = roofMonthL(site, month) / Math.max(1, tanksOf(site).length) / DAYS
-  const costsLater = { litres: Math.round(fullL), ...(rainL > 0.5 ? { days: Math.ceil(fullL / rainL) } : {}) }
+  const costsLater = {
+    litres: Math.round(fullL),
+    ...(rainL > 0.5 ? { days: Math.max(1, Math.ceil(fullL / rainL)) } : {}),
+  }
   const at = (port: string): Run[] =>
     graph.at(id).filter(run => [run.from, run.to].some(end => end.node === id && end.port === port))
   const byRole = (role: string) => tank.ports.filter(port => port.role === role)

@@ -39,9 +39,15 @@ export function showLimit(value: number, kind: Kind, system: System, end: 'least
   return unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}`
 }
 
-/** Depths of rain under an inch are told apart by thousandths: a flush of 0.016 in is not one of 0.02. */
+/**
+ * Depths of rain under an inch are told apart by thousandths: a flush of 0.016 in is not one of 0.02. Of a width in
+ * inches three digits tell all there is, but where somebody typed eighths.
+ */
 function decimalsOf(spoken: number, kind: Kind, system: System): number {
   const { decimals } = SHOWN[kind][system]
+  const isWidth = (kind === 'bore' || kind === 'pipe') && system !== 'metric'
+  if (isWidth && Math.abs(spoken * 8 - Math.round(spoken * 8)) > 1e-6)
+    return Math.min(decimals, Math.abs(spoken) >= 10 ? 1 : Math.abs(spoken) >= 1 ? 2 : 3)
   return kind === 'rain' && system !== 'metric' && Math.abs(spoken) < 1 ? decimals + 1 : decimals
 }
 

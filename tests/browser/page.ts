@@ -289,11 +289,20 @@ export class Page {
     await this.answered()
   }
 
+  /** Goes to a step of a site: by its link where the site is open, and by its address where it is not. */
+  async step(id: string, step: string): Promise<void> {
+    const address = `/site/${id}/${step}`
+    const linked = await this.all(`nav a[href="${address}"]`)
+    if (linked.length) await this.driver.executeScript('arguments[0].click()', linked[0])
+    else await this.go(address)
+    await this.css('.section svg')
+    await this.css(`.sheet[aria-label="The Sheet: ${step}" i]`)
+    await this.answered()
+  }
+
   /** All that a site says at a step, subject by subject, with what fields hold; a sum's working in SI is left out. */
   async told(id: string, step: string): Promise<{ subject: string; text: string }[]> {
-    await this.go(`/site/${id}/${step}`)
-    await this.css('.section svg')
-    await this.answered()
+    await this.step(id, step)
     const ids = await this.driver.executeScript<string[]>(
       'return [...document.querySelectorAll(".index [data-subject]")].map(each => each.dataset.subject)',
     )

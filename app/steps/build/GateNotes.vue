@@ -42,8 +42,9 @@ const firstOpen = computed(() => parts.value[0]!.things.find(({ open }) => open 
 const show = (id: string) => (graphOf(store.site!).run(id) ? pickRun(id) : pickNode(id))
 const costs = ({ litres: least, days }: { litres: number; days?: number }) =>
   least
-    ? `Forgotten, it costs ${litres(least)} let out${days ? `, and ${days} days of rain at this season to fill again` : ''}.`
+    ? `Forgotten, it costs ${litres(least)} let out${days ? `, and ${daysOf(days)} of rain at this season to fill again` : ''}.`
     : ''
+const daysOf = (days: number) => (days === 1 ? 'a day' : `${days} days`)
 </script>
 
 <template>

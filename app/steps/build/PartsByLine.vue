@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countWords, measureOf } from './sold'
 import { linesIn } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
@@ -13,9 +14,8 @@ const lines = computed(() => linesIn(store.site!) ?? [])
 const lineOf = ({ id }: LineParts) => id
 function countOf({ count, unit }: LineParts['things'][number]): string {
   if (unit === 'each') return String(Math.ceil(count - 1e-9))
-  if (unit === 'm') return show(count, 'length')
-  if (unit === 'm²') return show(count, 'area')
-  return unit === 'tin' || unit === 'roll' ? 'some' : `${Math.ceil(count * 10 - 1e-9) / 10} ${unit}`
+  if (measureOf(unit)) return countWords(count, unit, show)
+  return unit === 'tin' || unit === 'roll' ? 'some' : countWords(Math.ceil(count * 10 - 1e-9) / 10, unit, show)
 }
 const summary = ({ things, pieces }: LineParts) => {
   const kinds = things.length === 1 ? 'one thing' : `${things.length} things`

@@ -3,6 +3,7 @@ import { build } from './definition'
 import { CHAPTER_IDS, CHAPTERS, reportOf, type ChapterId } from './report'
 import { figures } from './told'
 import { sectionSvg } from '~/print/sectionSvg'
+import { usePdf } from '~/steps/usePdf'
 import { useStepContext } from '~/steps/useStepContext'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
@@ -19,13 +20,9 @@ const context = useStepContext()
 const wanted = ref<ChapterId[]>([...CHAPTER_IDS])
 const toggle = (id: ChapterId) =>
   (wanted.value = CHAPTER_IDS.filter(each => (each === id ? !wanted.value.includes(id) : wanted.value.includes(each))))
-const busy = ref(false)
-const failure = ref<string>()
-async function savePdf(): Promise<void> {
-  busy.value = true
-  failure.value = undefined
-  try {
-    const { pdfOf } = await import('~/print/pdf')
+const { busy, failure, save } = usePdf('The report', 'report.pdf')
+const savePdf = () =>
+  save(() => {
     const said = context.value
     const told = {
       site: store.site!,
@@ -35,12 +32,8 @@ async function savePdf(): Promise<void> {
       show,
       money,
     }
-    saveAs('report.pdf', 'application/pdf', await pdfOf(reportOf(told, wanted.value, build.caution!)))
-  } catch (error) {
-    failure.value = `The report could not be made: ${error instanceof Error ? error.message : 'try fewer chapters'}.`
-  }
-  busy.value = false
-}
+    return reportOf(told, wanted.value, build.caution!)
+  })
 function saveSection(): void {
   const svg = sectionSvg()
   if (svg) saveAs('section.svg', 'image/svg+xml', svg)
@@ -60,7 +53,7 @@ function saveSection(): void {
     </ul>
     <p>
       <button type="button" class="move" data-save="report" :disabled="busy" @click="savePdf">
-        {{ busy ? 'being made…' : 'Save as PDF' }}
+        {{ busy ? 'Making it …' : 'Save as PDF' }}
       </button>
       · <button type="button" class="plain" data-save="section" @click="saveSection">The Section as SVG</button>
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countWords, measureOf, pricedBy } from './sold'
 import { usePriceBook } from './usePriceBook'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -11,7 +12,7 @@ import { forIdsOf, type ToBuy } from '#core/build'
 /** A thing of the list: ticked in the aisle; its own price and what is there already once it is asked for. */
 const props = defineProps<{ item: ToBuy; bought: boolean }>()
 const store = useSite()
-const { phrase, money, show } = useUnits()
+const { phrase, money, show, system } = useUnits()
 const { note } = usePriceBook()
 /** There are many things, and few of them are asked more about. */
 const asked = ref(false)
@@ -23,23 +24,13 @@ const forWords = computed(() => {
   })
   return listed(names) + (forIds.length > 3 ? ` and ${forIds.length - 3} more` : '')
 })
-const UNIT: Partial<Record<ToBuy['unit'], [one: string, many: string]>> = {
-  bag: ['bag', 'bags'],
-  tin: ['tin', 'tins'],
-  roll: ['roll', 'rolls'],
-}
-const countWords = computed(() => {
-  const { toBuy: count, unit } = props.item
-  if (unit === 'm') return show(count, 'length')
-  if (unit === 'm²') return show(count, 'area')
-  const words = UNIT[unit]
-  return words ? `${count} ${count === 1 ? words[0] : words[1]}` : unit === 'each' ? String(count) : `${count} ${unit}`
-})
-const perWords = computed(() =>
-  props.item.unit === 'each' ? 'each' : `a ${UNIT[props.item.unit]?.[0] ?? props.item.unit}`,
-)
-function price(value: number): string | undefined {
+const counted = computed(() => countWords(props.item.toBuy, props.item.unit, show))
+/** What is typed is for a foot where feet are spoken; the list keeps prices for its own units. */
+const per = computed(() => pricedBy(props.item.unit, system.value))
+const shownPrice = computed(() => props.item.price && Math.round(props.item.price * per.value.amount * 1000) / 1000)
+function price(typed: number): string | undefined {
   const { id } = props.item
+  const value = typed / per.value.amount
   const problem = store.make(moveOf('notePrice', { of: id, price: value }))
   // What is paid here is kept for the next site too.
   if (!problem) note([[id, value]])
@@ -60,7 +51,7 @@ function price(value: number): string | undefined {
       {{ bought ? '☑' : '☐' }}
     </button>
     <div class="what">
-      <b class="figure">{{ countWords }}</b> {{ item.what }}
+      <b class="figure">{{ counted }}</b> {{ item.what }}
       <span>{{ phrase(item.size) }}</span>
       <details class="small unprinted" @toggle="asked = true">
         <summary>{{ item.cost === undefined ? 'no price' : money(item.cost) }}</summary>
@@ -68,14 +59,14 @@ function price(value: number): string | undefined {
           <QuantityField
             :label="`Price of ${item.what} ${phrase(item.size)}`"
             kind="count"
-            :value="item.price"
+            :value="shownPrice"
             empty="not said"
             :set="price"
           />
-          {{ store.site!.standards.currency }} {{ perWords }}{{ item.noted ? '' : ', a guess' }}; own
+          {{ store.site!.standards.currency }} {{ per.words }}{{ item.noted ? '' : ', a guess' }}; own
           <QuantityField
             :label="`Own stock of ${item.what} ${phrase(item.size)}`"
-            kind="count"
+            :kind="measureOf(item.unit) ?? 'count'"
             :value="item.owned || undefined"
             empty="none"
             :set="value => store.make(moveOf('own', { item: item.id, count: value }))"

@@ -6,7 +6,7 @@ import { endFamily, endSize, type End } from '#core/catalog'
 
 /** An end drawn at true size to hold the part against, on a screen that was measured with a bank card. */
 const props = defineProps<{ end: End }>()
-const { show } = useUnits()
+const { show, system } = useUnits()
 /** Screen pixels to a millimetre; without a card, what screens are said to have. */
 const CARD_MM = 85.6
 const pxPerMm = useStorage('tall-cask-px-per-mm', 96 / 25.4)
@@ -40,13 +40,22 @@ const outline = computed(() => {
   }).join(' ')
   return `M0 ${-half + depth} ${edge(-1)} L${end} ${-half + depth} V${half - depth} ${lower} L0 ${half - depth} Z`
 })
-/** Ten centimetres below it. */
+/** A rule below it: of centimetres, or of quarters of an inch. */
+const RULES = {
+  metric: { words: '10 cm', longMm: 100, stepMm: 10, whole: 5 },
+  inch: { words: '4 in', longMm: 101.6, stepMm: 6.35, whole: 4 },
+}
+const ruled = computed(() => RULES[system.value === 'metric' ? 'metric' : 'inch'])
 const rule = computed(() => {
+  const { longMm, stepMm, whole } = ruled.value
   const y = acrossMm.value / 2 + 8
-  const ticks = Array.from({ length: 11 }, (_, at) => `M${at * 10} ${y} v${at % 5 ? -2 : -4}`)
-  return `M0 ${y} h100 ${ticks.join(' ')}`
+  const ticks = Array.from(
+    { length: Math.round(longMm / stepMm) + 1 },
+    (_, at) => `M${at * stepMm} ${y} v${at % whole ? -2 : -4}`,
+  )
+  return `M0 ${y} h${longMm} ${ticks.join(' ')}`
 })
-const widthMm = computed(() => Math.max(LENGTH_MM, 100) + 4)
+const widthMm = computed(() => Math.max(LENGTH_MM, ruled.value.longMm) + 4)
 const heightMm = computed(() => acrossMm.value + 16)
 </script>
 
@@ -65,7 +74,7 @@ const heightMm = computed(() => acrossMm.value + 16)
       <path :d="rule" class="measure" />
     </svg>
     <figcaption class="small soft">
-      At true size once the screen is measured; the rule is 10 cm.
+      At true size once the screen is measured; the rule is {{ ruled.words }}.
       <button type="button" class="plain small" :aria-pressed="calibrating" @click="calibrating = !calibrating">
         {{ calibrating ? 'It is as wide as the card' : 'Measure the screen with a bank card' }}
       </button>

@@ -1,3 +1,4 @@
+import { followPointer } from '~/fields/followPointer'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { PLAN_GAP_M, type PlanRectangle, type Roof } from '#core/site'
@@ -66,20 +67,16 @@ export function usePlanPieces(
   ): void {
     if (event.button !== 0) return
     held.value = frame.value
-    const target = plan.value!
-    target.setPointerCapture(event.pointerId)
-    const move = (next: PointerEvent) => onMove(pointAt(next))
-    const end = (last: PointerEvent) => {
-      target.removeEventListener('pointermove', move)
-      target.removeEventListener('pointerup', end)
-      target.removeEventListener('pointercancel', end)
-      held.value = undefined
-      onEnd(last.type === 'pointerup')
-      store.settle()
-    }
-    target.addEventListener('pointermove', move)
-    target.addEventListener('pointerup', end)
-    target.addEventListener('pointercancel', end)
+    followPointer(
+      event,
+      plan.value!,
+      next => onMove(pointAt(next)),
+      letGo => {
+        held.value = undefined
+        onEnd(letGo)
+        store.settle()
+      },
+    )
   }
   function drawFrom(event: PointerEvent): void {
     const start = pointAt(event)

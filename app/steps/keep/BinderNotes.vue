@@ -3,28 +3,21 @@ import { keep } from './definition'
 import { useKeep } from './useKeep'
 import { useUnits } from '~/fields/useUnits'
 import { sectionSvg } from '~/print/sectionSvg'
+import { usePdf } from '~/steps/usePdf'
 import { useFiles } from '~/stores/useFiles'
 import { useSite } from '~/stores/site'
 
 /** The binder for whoever comes next: everything that a stranger needs to run this system. */
 const store = useSite()
 const { show, litres } = useUnits()
-const { saveAs, exportSite } = useFiles()
+const { exportSite } = useFiles()
 const { today } = useKeep()
-const busy = ref(false)
-const failure = ref<string>()
-async function savePdf(): Promise<void> {
-  busy.value = true
-  failure.value = undefined
-  try {
-    const [{ pdfOf }, { binderOf }] = await Promise.all([import('~/print/pdf'), import('./binder')])
-    const told = { site: store.site!, section: sectionSvg(), today: today.value, show, litres }
-    saveAs('binder.pdf', 'application/pdf', await pdfOf(binderOf(told, keep.caution!)))
-  } catch (error) {
-    failure.value = `The binder could not be made: ${error instanceof Error ? error.message : 'try again'}.`
-  }
-  busy.value = false
-}
+const { busy, failure, save } = usePdf('The binder', 'binder.pdf')
+const savePdf = () =>
+  save(async () => {
+    const { binderOf } = await import('./binder')
+    return binderOf({ site: store.site!, section: sectionSvg(), today: today.value, show, litres }, keep.caution!)
+  })
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { dayWords, momentNow } from '~/fields/days'
+import { followPointer } from '~/fields/followPointer'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
@@ -27,10 +28,9 @@ function toPointer({ clientY }: PointerEvent): void {
   put(((HIGH - at) / (HIGH - 6)) * props.held.fullM)
 }
 function drag(event: PointerEvent): void {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   toPointer(event)
+  followPointer(event, event.currentTarget as SVGElement, toPointer)
 }
-const moved = (event: PointerEvent) => event.buttons && toPointer(event)
 const KEYS: Record<string, number> = { ArrowUp: STEP_M, ArrowDown: -STEP_M, PageUp: 0.1, PageDown: -0.1 }
 function byKey(event: KeyboardEvent): void {
   const step = KEYS[event.key]
@@ -67,7 +67,6 @@ const leak = computed(() => leaksIn(props.odd, props.held.id))
         :aria-valuenow="levelM"
         :aria-valuetext="show(levelM, 'length')"
         @pointerdown="drag"
-        @pointermove="moved"
         @keydown="byKey"
       >
         <rect :x="WIDE / 2 - 12" y="-12" width="24" height="7" class="lid" />

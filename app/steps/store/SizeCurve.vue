@@ -2,6 +2,7 @@
 import { straightAxis } from '~/charts/straightAxis'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import { followPointer } from '~/fields/followPointer'
 import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
@@ -138,7 +139,6 @@ function onPointerdown(event: PointerEvent): void {
   const target = event.currentTarget as SVGElement
   const svg = target.ownerSVGElement!
   held.value = { points: points.value, capL: props.pool.capL }
-  target.setPointerCapture(event.pointerId)
   const onMove = (move: PointerEvent) => {
     const { left, width } = svg.getBoundingClientRect()
     const capL = x.value.at(((move.clientX - left) / width) * WIDTH)
@@ -146,13 +146,10 @@ function onPointerdown(event: PointerEvent): void {
     if (Math.abs(wanted - props.pool.capL) > 20) widen(wanted)
   }
   const onEnd = () => {
-    for (const name of ['pointerup', 'pointercancel'] as const) target.removeEventListener(name, onEnd)
-    target.removeEventListener('pointermove', onMove)
     held.value = undefined
     store.settle()
   }
-  target.addEventListener('pointermove', onMove)
-  for (const name of ['pointerup', 'pointercancel'] as const) target.addEventListener(name, onEnd)
+  followPointer(event, target, onMove, onEnd)
 }
 function onKeydown(event: KeyboardEvent): void {
   const steps = {

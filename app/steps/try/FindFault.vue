@@ -178,7 +178,9 @@ const wayWords = computed(() =>
             >.
           </p>
           <p>
-            <template v-if="way?.length">Quickest, in {{ wayMinutes }} minutes: {{ wayWords.join('; then ') }}. </template>
+            <template v-if="way?.length"
+              >Quickest, in {{ wayMinutes }} minutes: {{ wayWords.join('; then ') }}.
+            </template>
             <template v-else-if="progress !== undefined">The quickest way to it is being looked for … </template>
             {{ minutes ? `You took ${minutes}.` : 'You guessed.' }}
           </p>

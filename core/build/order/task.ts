@@ -63,3 +63,16 @@ export const cementH = (outerMm: number, warmth: Warmth): number =>
   CEMENT_H[warmth].find(([upTo]) => outerMm <= upTo)![1]
 /** Days until a slab may be loaded. */
 export const SLAB_DAYS: Record<Warmth, number> = { warm: 5, mild: 7, cold: 14 }
+
+/** What is said of every trench. */
+export const TRENCH =
+  'A trench deeper than the hips is shored or sloped; nobody works in one alone. Ask for cables first.'
+
+/** A task of one person, without tools or cautions, that waits for nothing, but for what is told of it. */
+export const newTask = (told: Omit<Task, 'tools' | 'cautions' | 'people' | 'after'> & Partial<Task>): Task => ({
+  people: 1,
+  tools: [],
+  cautions: [],
+  after: [],
+  ...told,
+})

@@ -108,7 +108,7 @@ const sizeNumber = ({ size }: Item): number => {
 const YARD_M3 = 0.764554857984
 /** What is sold by its room: so many cubic metres as the site's market counts them. */
 export const byRoom = (site: Site, m3: number, perM3: number): { unit: Unit; count: number; guess: number } =>
-  site.standards.units === 'us'
+  site.standards.units !== 'metric'
     ? { unit: 'yd³', count: m3 / YARD_M3, guess: Math.round(perM3 * YARD_M3) }
     : { unit: 'm³', count: m3, guess: perM3 }
 /** A size as it is called where metres are spoken, and where inches are. */

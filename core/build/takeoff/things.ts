@@ -1,151 +1,9 @@
-import { byRoom, trade, type List } from './items'
-import { bore, say, volume } from '../../words'
+import { BASE_PARTS } from './bases'
+import { byRoom, type List } from './items'
+import { pipeSize, say, volume } from '../../words'
 import { contactAreaM2, tankNominalL, type Site } from '../../site'
 import type { NodeKind, NodeOf, Tank } from '../../kinds'
-import { FIXTURES, guessedPrice, TANK_KINDS, vesselPrice, type BaseId } from '../../catalog'
-
-/** Ground that a base covers beyond its tank, m to each side; how thick it lies; and what a bag of concrete makes. */
-const [EDGE_M, GRAVEL_M, SLAB_M, BAG_M3, SAND_M] = [0.2, 0.15, 0.1, 0.0125, 0.15]
-const [BLOCK_M2, POST_SPARE_M] = [0.08, 0.1]
-
-function grounds(tank: Tank): { areaM2: number; aroundM: number } {
-  const sideM = Math.sqrt(contactAreaM2(tank)) + 2 * EDGE_M
-  return { areaM2: sideM ** 2, aroundM: 4 * sideM }
-}
-
-function gravel(site: Site, list: List, tank: Tank, m3: number): void {
-  const { count, ...sold } = byRoom(site, m3, 55)
-  list.add({ id: 'gravel', what: 'crushed gravel', ...sold, group: 'bases' }, count, tank.id)
-}
-function concrete(site: Site, list: List, tank: Tank, bags: number): void {
-  const size = trade(site, '25 kg', '50 lb')
-  list.add({ id: 'concrete', what: 'concrete, dry', size, unit: 'bag', guess: 6, group: 'bases' }, bags, tank.id)
-}
-
-/** What each kind of base is made of. */
-const BASE_PARTS: Record<BaseId, (site: Site, list: List, tank: Tank) => void> = {
-  'bare-soil': () => {},
-  gravel(site, list, tank) {
-    const { areaM2, aroundM } = grounds(tank)
-    gravel(site, list, tank, areaM2 * GRAVEL_M)
-    list.add(
-      {
-        id: 'curb',
-        what: 'timber for a curb',
-        size: trade(site, '200 × 38 mm', '2 × 8 in'),
-        unit: 'm',
-        guess: 6,
-        group: 'bases',
-      },
-      aroundM,
-      tank.id,
-    )
-  },
-  slab(site, list, tank) {
-    const { areaM2, aroundM } = grounds(tank)
-    concrete(site, list, tank, (areaM2 * SLAB_M) / BAG_M3)
-    list.add({ id: 'steel-mesh', what: 'steel mesh', unit: 'm²', guess: 5, group: 'bases' }, areaM2, tank.id)
-    gravel(site, list, tank, areaM2 * 0.1)
-    list.add(
-      {
-        id: 'shuttering',
-        what: 'boards for shuttering',
-        size: trade(site, '100 × 25 mm', '1 × 4 in'),
-        unit: 'm',
-        guess: 3,
-        group: 'bases',
-      },
-      aroundM,
-      tank.id,
-    )
-  },
-  blocks(site, list, tank) {
-    list.add(
-      {
-        id: 'block',
-        what: 'concrete block, solid',
-        size: trade(site, '440 × 215 × 100 mm', '16 × 8 × 4 in'),
-        guess: 3,
-        group: 'bases',
-      },
-      Math.max(4, contactAreaM2(tank) / BLOCK_M2 / 2) * 2,
-      tank.id,
-    )
-    const { areaM2 } = grounds(tank)
-    gravel(site, list, tank, areaM2 * 0.1)
-  },
-  stand(site, list, tank) {
-    const highM = Math.max(0.3, tank.baseM - tank.groundM)
-    const sideM = Math.sqrt(contactAreaM2(tank)) + 0.1
-    const posts = tank.stand?.posts ?? 4
-    list.add(
-      {
-        id: 'post',
-        what: 'treated post',
-        size: trade(site, '100 × 100 mm', '4 × 4 in'),
-        unit: 'm',
-        guess: 9,
-        group: 'bases',
-      },
-      posts * (highM + POST_SPARE_M),
-      tank.id,
-    )
-    list.add(
-      {
-        id: 'beam',
-        what: 'treated beam',
-        size: trade(site, '150 × 50 mm', '2 × 6 in'),
-        unit: 'm',
-        guess: 6,
-        group: 'bases',
-      },
-      4 * sideM + Math.ceil(sideM / 0.4) * sideM,
-      tank.id,
-    )
-    list.add(
-      {
-        id: 'deck',
-        what: 'decking boards',
-        size: trade(site, '140 × 38 mm', '2 × 6 in'),
-        unit: 'm',
-        guess: 4.5,
-        group: 'bases',
-      },
-      (sideM / 0.145) * sideM,
-      tank.id,
-    )
-    if (tank.stand?.braced ?? true)
-      list.add(
-        {
-          id: 'brace',
-          what: 'bracing',
-          size: trade(site, '100 × 38 mm', '2 × 4 in'),
-          unit: 'm',
-          guess: 3.5,
-          group: 'bases',
-        },
-        4 * Math.hypot(highM, sideM),
-        tank.id,
-      )
-    list.add(
-      {
-        id: 'bolt',
-        what: 'galvanised bolt with washers',
-        size: trade(site, 'M12', '1/2 in'),
-        guess: 1.6,
-        group: 'bases',
-      },
-      posts * 6,
-      tank.id,
-    )
-    concrete(site, list, tank, posts * 2)
-  },
-  buried(site, list, tank) {
-    const { areaM2 } = grounds(tank)
-    const { count, ...sold } = byRoom(site, areaM2 * SAND_M * 3, 40)
-    list.add({ id: 'sand', what: 'washed sand for the bed and round it', ...sold, group: 'bases' }, count, tank.id)
-  },
-}
+import { FIXTURES, guessedPrice, TANK_KINDS, vesselPrice } from '../../catalog'
 
 /** Tanks larger than this are not bought off a list, L. */
 const MOST_SOLD_L = 60_000
@@ -182,7 +40,7 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
       {
         id: `vent:${tank.ventMm}`,
         what: 'vent with mesh',
-        size: say`${bore(tank.ventMm)}`,
+        size: say`${pipeSize(tank.ventMm)}`,
         guess: 9,
         found: 2,
         group: 'walls',
@@ -193,7 +51,13 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
   for (const { ending, spare, boreMm, floating } of tank.ports) {
     if (ending === 'screened')
       list.add(
-        { id: `mesh:${boreMm}`, what: 'mesh over an overflow', size: say`${bore(boreMm)}`, guess: 5, group: 'walls' },
+        {
+          id: `mesh:${boreMm}`,
+          what: 'mesh over an overflow',
+          size: say`${pipeSize(boreMm)}`,
+          guess: 5,
+          group: 'walls',
+        },
         1,
         tank.id,
       )
@@ -202,7 +66,7 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
         {
           id: `spare-${spare}:${boreMm}`,
           what: spare === 'valve' ? 'valve for the next tank, with its bulkhead' : 'bulkhead and cap for the next tank',
-          size: say`${bore(boreMm)}`,
+          size: say`${pipeSize(boreMm)}`,
           guess: spare === 'valve' ? 24 : 13,
           found: 2,
           group: 'walls',
@@ -215,7 +79,7 @@ function takeOffTank(site: Site, list: List, tank: Tank): void {
         {
           id: `intake:${boreMm}`,
           what: 'floating intake with tether',
-          size: say`${bore(boreMm)}`,
+          size: say`${pipeSize(boreMm)}`,
           guess: 48,
           found: 3,
           group: 'parts',
@@ -231,7 +95,7 @@ const PER_DRUM = 45
 const THINGS: { [Kind in NodeKind]: (site: Site, list: List, node: NodeOf<Kind>) => void } = {
   spout(_, list, { id, boreMm, bypassMonths }) {
     list.add(
-      { id: `spout:${boreMm}`, what: 'gutter outlet', size: say`${bore(boreMm)}`, guess: 7, group: 'fittings' },
+      { id: `spout:${boreMm}`, what: 'gutter outlet', size: say`${pipeSize(boreMm)}`, guess: 7, group: 'fittings' },
       1,
       id,
     )
@@ -240,7 +104,7 @@ const THINGS: { [Kind in NodeKind]: (site: Site, list: List, node: NodeOf<Kind>)
         {
           id: `flap:${boreMm}`,
           what: 'flap that sends a spout to ground',
-          size: say`${bore(boreMm)}`,
+          size: say`${pipeSize(boreMm)}`,
           guess: 18,
           found: 2,
           group: 'parts',
@@ -250,7 +114,7 @@ const THINGS: { [Kind in NodeKind]: (site: Site, list: List, node: NodeOf<Kind>)
       )
   },
   chamber(_, list, { id, form, innerDiameterMm, heightM, orificeMm, ball }) {
-    const size = say`${bore(innerDiameterMm)}`
+    const size = say`${pipeSize(innerDiameterMm)}`
     if (form === 'drum')
       list.add(
         { id: `flush-drum:${innerDiameterMm}`, what: 'sealed drum', size, guess: PER_DRUM, found: 2, group: 'parts' },

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { SIGN_IDS, signsOf, type SignId } from '.'
-import { moveOf } from '../moves'
-import { demoSite } from '../../tests/demoSites'
-import { arbitrarySite, blank, build } from '../../tests/sites'
+import { SIGN_IDS, signsOf, type SignId } from '..'
+import { moveOf } from '../../moves'
+import { demoSite } from '../../../tests/demoSites'
+import { arbitrarySite, blank, build } from '../../../tests/sites'
 
 const of = (site: ReturnType<typeof demoSite>, id: SignId) => signsOf(site).find(sign => sign.id === id)
 const means = (site: ReturnType<typeof demoSite>, id: SignId) =>
