@@ -1,10 +1,8 @@
 import { availableParallelism } from 'node:os'
 import { Worker } from 'node:worker_threads'
 
-/** A fixed piece of work such as a page has: figures, words and lists. Milliseconds that it takes go back. */
-const WORK = `
-const { parentPort } = require('node:worker_threads')
-parentPort.on('message', () => {
+/** A fixed piece of work such as a page has: figures, words and lists. Gives back the milliseconds that it takes. */
+const WORK = `(() => {
   const start = performance.now()
   let seed = 1
   const figures = Array.from({ length: 15000 }, () => (seed = (seed * 16807) % 2147483647))
@@ -13,15 +11,34 @@ parentPort.on('message', () => {
   const byId = new Map(words.map(each => [each.id, each]))
   let sum = 0
   for (const { id } of words) sum += byId.get(id).heightM
-  parentPort.postMessage(sum > 0 ? performance.now() - start : 0)
+  return sum > 0 ? performance.now() - start : 0
 })`
+/** What it takes where nothing else is done: by one thread, and by as many at once as there are processors, ms. */
+const [QUIET_MS, QUIET_AT_ONCE_MS] = [35, 45]
+const middle = (values: number[]): number => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-/** What the work takes with a thread for each of two processors that have nothing else to do, ms. */
-const QUIET_MS = 45
+const work = new Function(`return ${WORK}`)() as () => number
+/** How much slower this thread is now than a quiet one: never less than 1. */
+const slowHere = (): number => Math.max(1, middle([work(), work(), work()]) / QUIET_MS)
+
+/** Does some work; the milliseconds that it would have taken on a quiet machine. */
+export function timed<Answer>(does: () => Answer): { answer: Answer; quietMs: number } {
+  const before = slowHere()
+  const start = performance.now()
+  const answer = does()
+  const ms = performance.now() - start
+  return { answer, quietMs: ms / Math.max(before, slowHere()) }
+}
 
 /** The processors of this machine, all put to work at once: how much slower they are now than quiet ones. */
 export function machine() {
-  const threads = Array.from({ length: Math.max(2, availableParallelism()) }, () => new Worker(WORK, { eval: true }))
+  const answering = `const { parentPort } = require('node:worker_threads')
+const work = ${WORK}
+parentPort.on('message', () => parentPort.postMessage(work()))`
+  const threads = Array.from(
+    { length: Math.max(2, availableParallelism()) },
+    () => new Worker(answering, { eval: true }),
+  )
   const worked = (thread: Worker) =>
     new Promise<number>(resolve => {
       thread.once('message', resolve)
@@ -31,7 +48,7 @@ export function machine() {
   async function slowness(): Promise<number> {
     const tries: number[] = []
     for (let times = 0; times < 5; times++) tries.push(Math.max(...(await Promise.all(threads.map(worked)))))
-    return Math.max(1, tries.toSorted((a, b) => a - b)[2]! / QUIET_MS)
+    return Math.max(1, middle(tries) / QUIET_AT_ONCE_MS)
   }
   return { slowness, stop: () => Promise.all(threads.map(thread => thread.terminate())) }
 }

@@ -7,6 +7,7 @@ import { demoSite } from '../../../tests/demoSites'
 import { jointAt, mainAt, outfallAt, pipe, tankAt, tapAt, wellAt, worksOf, type Works } from '../../../tests/waterworks'
 import type { NewPart, Tank } from '../../kinds'
 import type { Site } from '../../site'
+import { timed } from '../../../tests/machine'
 
 const pump: NewPart = { kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 40 }
 const check: NewPart = { kind: 'check', boreMm: 25 }
@@ -153,9 +154,9 @@ describe('ways in which water goes wrong', () => {
     for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'] as const)
       for (const way of wrongWaysOf(demoSite(name))) expect(way.kind).toBe('float-stuck')
     const yard = largeYard(40, 60)
-    const start = performance.now()
-    expect(wrongWaysOf(yard).every(({ kind }) => kind === 'float-stuck')).toBe(true)
-    expect(performance.now() - start).toBeLessThan(1500)
+    const { answer, quietMs } = timed(() => wrongWaysOf(yard))
+    expect(answer.every(({ kind }) => kind === 'float-stuck')).toBe(true)
+    expect(quietMs).toBeLessThan(1500)
   })
 })
 

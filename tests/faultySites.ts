@@ -1,0 +1,352 @@
+import { build, put } from './sites'
+import { moveOf, setField, standInClimate } from '../core/moves'
+import { feedsOf, lineFrom, portId, type Site } from '../core/site'
+import {
+  set,
+  portField,
+  pipeOf,
+  linkOf,
+  outletOf,
+  without,
+  gutter,
+  thirstyHerd,
+  partOf,
+  pumpRun,
+  lifted,
+  vessel,
+  branchPipe,
+  onWell,
+  withWell,
+  withLines,
+  laidIn,
+  valvesOf,
+  filledHill,
+  raisedInlet,
+} from './soundSite'
+
+/** For each check, how a sound site comes to fail it. */
+export const FAULTS: Record<string, (site: Site) => Site> = {
+  'weather-assumed': site => build(site, setField('site', '', 'climate.assumed', ['temperatures', 'wetDays'])),
+  'roof-without-spout': site => build(site, moveOf('remove', { id: 'spout-1' })),
+  'shares-off': site => build(site, put(['roofs', 0, 'spouts', 0, 'share'], 0.6)),
+  'fed-from-below': site => build(site, moveOf('setHeight', { node: 'tank-1', baseM: 1.5 })),
+  'no-first-flush': site => build(site, moveOf('takeOutChamber', { chamber: 'chamber-1' })),
+  'chamber-stays-full': site => build(site, set(site, 'chamber-1', 'orificeMm', null)),
+  'no-overflow': site => build(site, moveOf('remove', { id: 'outfall-1' })),
+  'overflow-too-small': site => build(site, moveOf('setPort', { tank: 'tank-1', port: 'overflow', boreMm: 50 })),
+  'overflow-above-inlet': site => build(site, moveOf('setPort', { tank: 'tank-1', port: 'inlet', heightM: 1.4 })),
+  'rims-differ': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: 0.4 })),
+  'link-without-valve': site => without(site, part => part.kind === 'valve'),
+  'no-vent': site => build(site, set(site, 'tank-1', 'ventMm', 0)),
+  'light-in-sun': site => build(site, set(site, 'tank-2', 'lightTight', false)),
+  'base-ragged': site => build(site, set(site, 'tank-2', 'baseRagged', true)),
+  'bare-soil': site => build(site, set(site, 'tank-2', 'base', 'bare-soil')),
+  'use-without-supply': site => build(site, moveOf('setHeight', { node: site.uses[1]!.at, baseM: 4 })),
+  'asks-more-than-comes': site => build(site, moveOf('addUse', { preset: 'cattle', count: 30 })),
+  'untreated-drinking': site => without(site, part => part.kind === 'lamp'),
+  'roof-unfit': site => build(site, put(['roofs', 0, 'material'], 'asphalt-shingle')),
+  'storm-missing': site => build(site, put(['climate', 'storm'], { minutes: 5 })),
+  'spout-without-share': site =>
+    build(site, moveOf('addSpout', { roof: 'roof-1' }), put(['roofs', 0, 'spouts'], [{ nodeId: 'spout-1', share: 1 }])),
+  'gutter-unknown': site => build(site, put(['roofs', 0, 'spouts', 0, 'gutter'], undefined)),
+  'gutter-too-small': site => build(site, gutter({ profile: 'half-round', widthMm: 75 })),
+  'downpipe-too-small': site => build(site, set(site, 'spout-1', 'boreMm', 40)),
+  'spill-over-door': site => build(site, gutter({ profile: 'half-round', widthMm: 75, below: 'door' })),
+  'line-climbs': site => {
+    const dipped = build(site, moveOf('dipLine', { spout: 'spout-1', lowM: 0.2 }))
+    return build(dipped, moveOf('setHeight', { node: 'joint-2', baseM: 4 }))
+  },
+  'line-too-slow': site =>
+    build(site, moveOf('setBore', { runs: lineFrom(site, 'spout-1').map(run => run.id), boreMm: 25 })),
+  'wet-line-undrained': site => {
+    const dipped = build(site, moveOf('dipLine', { spout: 'spout-1', lowM: -0.4 }))
+    return build(dipped, moveOf('remove', { id: dipped.nodes.at(-1)!.id }))
+  },
+  'wet-line-freezes': site => ({
+    ...build(site, moveOf('dipLine', { spout: 'spout-1', lowM: -0.4 })),
+    climate: standInClimate('cold-upland'),
+  }),
+  'unequal-join': site => {
+    const joined = build(
+      site,
+      moveOf('addSpout', { roof: 'roof-1' }),
+      moveOf('joinSpouts', { spout: 'spout-2', into: 'spout-1' }),
+    )
+    return build(joined, moveOf('setBore', { runs: [lineFrom(joined, 'spout-2')[0]!.id], boreMm: 25 }))
+  },
+  'mosquito-mesh': site => without(site, part => part.kind === 'screen'),
+  'chamber-too-small': site => build(site, set(site, 'chamber-1', 'wantedMm', 2)),
+  'outlet-too-slow': site => build(site, set(site, 'chamber-1', 'orificeMm', 0.3)),
+  'outlet-wasteful': site => build(site, set(site, 'chamber-1', 'orificeMm', 3)),
+  'chamber-not-cleanable': site => build(site, set(site, 'chamber-1', 'cleanable', false)),
+  'bypass-in-filling': site =>
+    build(
+      { ...site, climate: standInClimate('dry-summer-hill') },
+      moveOf('setBypass', { spout: 'spout-1', months: [11, 12] }),
+    ),
+  'shared-overflow': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: 0.15 - 0.5 })),
+  'overflow-below-storm': site =>
+    build(site, moveOf('setPort', { tank: 'tank-1', port: 'overflow', boreMm: 50, heightM: 1.86 })),
+  'overflow-siphons': site => build(site, portField(site, 'tank-1', 'overflow', 'ending', 'skimming')),
+  'overflow-open': site => build(site, portField(site, 'tank-1', 'overflow', 'ending', 'plain')),
+  'inlet-siphons': site => build(site, moveOf('setInlet', { tank: 'tank-1', style: 'calmed', airHole: false })),
+  'overflow-harms': site => build(site, moveOf('leadTo', { outfall: 'outfall-1', near: 'footing' })),
+  'soakaway-fails': site =>
+    build(
+      site,
+      moveOf('leadTo', {
+        outfall: 'outfall-1',
+        to: 'soakaway',
+        soil: 'sand',
+        pit: { lengthM: 0.5, widthM: 0.5, depthM: 0.5, voidShare: 0.4 },
+      }),
+    ),
+  'link-too-slow': site => build(site, moveOf('widenLink', { run: linkOf(site).id, boreMm: 12 })),
+  'no-spare': site => ({
+    ...site,
+    nodes: site.nodes.map(node =>
+      node.kind === 'tank' ? { ...node, ports: node.ports.filter(port => !port.spare) } : node,
+    ),
+  }),
+  'float-missing': site => {
+    const stepped = build(site, moveOf('addTank', { kind: 'upright', how: 'stepped', to: 'tank-1' }))
+    return without(stepped, part => part.kind === 'float')
+  },
+  'feeder-too-low': site => {
+    const small = build(site, moveOf('addTank', { kind: 'pump', how: 'pump', to: 'tank-1' }))
+    return build(small, moveOf('setHeight', { node: 'tank-3', baseM: 2.5 }))
+  },
+  'supply-unfitted': site => ({
+    ...site,
+    runs: site.runs.map(run =>
+      run.from.port === 'outlet' ? { ...run, parts: run.parts.filter(part => part.kind !== 'valve') } : run,
+    ),
+  }),
+  'drawn-from-floor': site =>
+    build(site, ...['tank-1', 'tank-2'].map(tank => moveOf('setPort', { tank, port: 'outlet', heightM: 0.01 }))),
+  'intake-fouls': site =>
+    build(
+      site,
+      ...['tank-1', 'tank-2'].map(tank => moveOf('floatDrawOff', { tank, port: 'outlet', hoseM: 1, stopM: 0 })),
+    ),
+  'top-up-too-low': site =>
+    build(
+      site,
+      moveOf('addSource', { kind: 'well', tank: 'tank-1' }),
+      moveOf('setTrigger', { source: 'well-1', startShare: 0.01 }),
+    ),
+  'reserve-not-kept': site => build(site, set(site, 'tank-1', 'reserveL', 2500)),
+  'vent-too-small': site => build(site, set(site, 'tank-1', 'ventMm', 25)),
+  'base-over-soil': site => build(site, set(site, 'tank-1', 'soil', 'fill')),
+  'stand-unsound': site => {
+    const raised = build(site, moveOf('standOn', { tank: 'tank-1', base: 'stand' }))
+    return build(raised, set(raised, 'tank-1', 'stand', { posts: 4, footingAreaM2: 0.2, braced: false }))
+  },
+  'stand-for-engineer': site => build(site, moveOf('standOn', { tank: 'tank-1', base: 'stand', heightM: 3 })),
+  'spills-more-than-keeps': site =>
+    build(
+      site,
+      ...['tank-1', 'tank-2'].map(tank => moveOf('setKind', { tank, kind: 'drum' })),
+      moveOf('addUse', { preset: 'sheep', count: 40 }),
+    ),
+  'never-fills': site =>
+    build(
+      { ...site, climate: standInClimate('dry-summer-hill') },
+      moveOf('setKind', { tank: 'tank-1', kind: 'steel', volumeL: 90000 }),
+      moveOf('levelRims', { tanks: ['tank-1', 'tank-2'] }),
+      moveOf('addUse', { preset: 'cattle', count: 3 }),
+    ),
+  'zone-over-flow': site => {
+    const dripped = build(site, moveOf('fitDrip', { use: 'use-2', mostLph: 60 }))
+    return build(dripped, put(['uses', 1, 'amount', 'drip', 'zones'], 1))
+  },
+  'drip-short': site => {
+    const dripped = build(site, moveOf('fitDrip', { use: 'use-2' }))
+    return build(dripped, put(['uses', 1, 'amount', 'drip', 'minutesPerRun'], 2))
+  },
+  'fails-more-than-accepted': site => build(thirstyHerd(site), put(['uses', 2, 'acceptShortDays'], 3)),
+  'short-too-often': site => thirstyHerd(site),
+  'dead-water': site => build(site, moveOf('setPort', { tank: 'tank-2', port: 'outlet', heightM: 0.7 })),
+  'overflow-cannot-run': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: 5 })),
+  'outfall-in-the-ground': site => build(site, moveOf('setHeight', { node: 'outfall-1', baseM: -1 })),
+  'overflow-ring': site => {
+    const second = build(site, moveOf('addTank', { kind: 'upright', how: 'spill', to: 'tank-1' }))
+    const round = build(second, moveOf('leadOverflow', { tank: 'tank-3', to: 'tank-1' }))
+    return build(round, moveOf('setHeight', { node: 'tank-3', baseM: 0.15 }))
+  },
+  'soakaway-unsaid': site => build(site, set(site, 'outfall-1', 'to', 'soakaway')),
+  'tank-off-its-base': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: -3 })),
+  'tank-floats': site => build(site, moveOf('standOn', { tank: 'tank-2', base: 'buried' })),
+  'tank-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
+  'line-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
+  'line-too-short': site => build(site, setField('part', pipeOf(site, 'spout-1').id, 'lengthM', 0.05)),
+  'tap-weak': site => branchPipe(site, 5),
+  'tap-too-strong': site => {
+    const set = lifted(site, 'variable-speed')
+    const { id } = partOf(set, 'pump')
+    return build(set, setField('part', id, 'headM', 90), setField('part', id, 'setKPa', 800))
+  },
+  'water-too-fast': site => branchPipe(site, 9),
+  'air-in-line': site => {
+    const run = feedsOf(site).find(feed => feed.lift === 'gravity')!.trunk[0]!.id
+    const teed = build(site, moveOf('addTap', { fixture: 'hose', run }))
+    return build(
+      teed,
+      moveOf('setHeight', { node: teed.nodes.findLast(node => node.kind === 'joint')!.id, baseM: 2.5 }),
+    )
+  },
+  'hump-without-vent': site => {
+    const run = feedsOf(site).find(feed => feed.lift === 'gravity')!.trunk[0]!.id
+    return build(site, moveOf('shapeRun', { run, places: [{ alongM: 3, heightM: 1.2 }] }))
+  },
+  'suction-too-high': site => onWell(withWell(site), 10),
+  'no-foot-valve': site => {
+    const well = onWell(withWell(site), 4)
+    return build(well, moveOf('remove', { id: well.runs.find(run => run.from.node === 'well-1')!.parts[0]!.id }))
+  },
+  'pump-off-its-curve': site => build(site, setField('part', partOf(site, 'pump').id, 'headM', 0.4)),
+  'pump-runs-dry': site => lifted(site, 'jet'),
+  'pump-not-needed': site => build(site, ...['tank-1', 'tank-2'].map(node => moveOf('setHeight', { node, baseM: 14 }))),
+  'rigid-at-pump': site => {
+    const bare = without(site, part => part.kind === 'flexible')
+    const part = { kind: 'pipe', lengthM: 1, innerDiameterMm: 26.6, roughnessMm: 0.0015 }
+    return build(bare, moveOf('insertPart', { run: pumpRun(bare).id, before: partOf(bare, 'pump').id, part }))
+  },
+  'float-chokes': site => {
+    const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
+    const filled = build(
+      hill,
+      moveOf('setHeight', { node: 'tank-3', baseM: 12 }),
+      moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'over' }),
+    )
+    return build(filled, setField('part', partOf(filled, 'float').id, 'boreMm', 8))
+  },
+  'never-cuts-out': site => build(vessel(site), setField('node', 'pressure-tank-1', 'cutOutKPa', 900)),
+  'starts-too-often': site => build(vessel(site), setField('node', 'pressure-tank-1', 'volumeL', 15)),
+  'precharge-off': site => build(vessel(site), setField('node', 'pressure-tank-1', 'prechargeKPa', 400)),
+  'relief-missing': site => without(vessel(site), part => part.kind === 'relief'),
+  'shut-off-wrong-side': site => {
+    const held = vessel(site)
+    const out = held.runs.find(run => run.from.node === 'pressure-tank-1')!
+    return build(held, moveOf('remove', { id: out.parts[0]!.id }))
+  },
+  'cable-too-thin': site =>
+    build(site, setField('part', partOf(site, 'pump').id, 'cable', { lengthM: 500, conductorMm2: 1 })),
+  'cord-under-water': site => {
+    const inside = lifted(site, 'submersible')
+    const { source, port } = feedsOf(inside).find(feed => feed.pump)!
+    return build(inside, setField('port', `${source.id}.${port}`, 'cordAtM', 0.5))
+  },
+  'drip-weak': site => build(site, moveOf('fitDrip', { use: 'use-2' })),
+  'treatment-overrun': site => build(site, setField('part', partOf(site, 'filter').id, 'ratedLps', 0.05)),
+  'lamp-without-sensor': site => build(site, setField('part', partOf(site, 'lamp').id, 'sensor', false)),
+  'label-lies': site => build(site, setField('node', 'tap-2', 'label', 'drinking')),
+  'water-goes-wrong': site => {
+    const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
+    const filled = build(
+      hill,
+      moveOf('setHeight', { node: 'tank-3', baseM: 12 }),
+      moveOf('liftUp', { from: 'tank-1', tank: 'tank-3', by: 'jet', line: 'fills-and-feeds' }),
+    )
+    return without(filled, part => part.kind === 'check')
+  },
+  'main-joined': site => build(site, moveOf('backByMain', { run: pumpRun(site).id })),
+  'float-too-high': site => {
+    const hill = filledHill(site)
+    return build(hill, setField('part', partOf(hill, 'float').id, 'dropM', undefined), raisedInlet(hill))
+  },
+  'float-floods': site => {
+    const hill = filledHill(site)
+    const overflow = hill.runs.find(run => run.from.node === 'tank-3' && run.from.port === 'overflow')!
+    return build(
+      hill,
+      moveOf('setPort', { tank: 'tank-3', port: 'overflow', boreMm: 12 }),
+      moveOf('setBore', { runs: [overflow.id], boreMm: 10 }),
+    )
+  },
+  'mode-serves-nobody': site =>
+    build(
+      site,
+      moveOf('keepMode', { name: 'Nothing', positions: valvesOf(site).map(part => ({ part, open: false })) }),
+    ),
+  'mode-leans': site => {
+    // The first outlet's valve is shut by one way of running it; the other wants it open and says nothing of it.
+    const outlet = site.runs.find(run => run.from.port === 'outlet' && valvesOf({ ...site, runs: [run] }).length)!
+    const [valve] = valvesOf({ ...site, runs: [outlet] })
+    return build(
+      site,
+      moveOf('keepMode', { name: 'Away', positions: [{ part: valve!, open: false }] }),
+      moveOf('keepMode', { name: 'House', positions: [] }),
+    )
+  },
+  'valve-in-no-mode': site =>
+    build(
+      site,
+      moveOf('keepMode', { name: 'One', positions: [{ part: valvesOf(site)[0]!, open: true }] }),
+      moveOf('keepMode', { name: 'Two', positions: [{ part: valvesOf(site)[0]!, open: true }] }),
+    ),
+  'valve-forgotten': site => {
+    const hill = filledHill(site)
+    const pump = hill.runs.flatMap(run => run.parts).findLast(part => part.kind === 'pump')!
+    const { parts } = hill.runs.find(run => run.parts.includes(pump))!
+    const valve = parts.find(part => part.kind === 'valve')!.id
+    return build(
+      hill,
+      setField('part', pump.id, 'switchedBy', 'hand'),
+      moveOf('keepMode', { name: 'Fill the hill', positions: [{ part: valve, open: true }] }),
+      moveOf('keepMode', { name: 'Rest', positions: [{ part: valve, open: false }] }),
+    )
+  },
+  'ends-do-not-meet': site => {
+    const { node, port } = outletOf(site)
+    return build(site, setField('port', portId(node, port), 'end', { family: 'flange', size: '2', sex: 'male' }))
+  },
+  'hole-amiss': site => {
+    const { node: tank, port } = outletOf(site)
+    const link = [linkOf(site).from, linkOf(site).to].find(end => end.node === tank)!.port
+    return build(
+      site,
+      ...[port, link].map(each => setField('port', portId(tank, each), 'bearingDeg', 90)),
+      moveOf('setPort', { tank, port: link, heightM: 0.12 }),
+      moveOf('setPort', { tank, port, heightM: 0.1 }),
+    )
+  },
+  'loop-glued-shut': site =>
+    withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'plastic-40'], ['c', 'a', 'plastic-40']),
+  'part-without-union': site =>
+    laidIn(
+      without(filledHill(site), ({ kind }) => kind === 'union' || kind === 'flexible'),
+      'plastic-40',
+    ),
+  'glue-does-not-join': site => withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'pe-100']),
+  'metal-into-plastic': site => withLines(site, ['a', 'b', 'plastic-40'], ['b', 'c', 'steel-40']),
+  'fumes-indoors': site => {
+    const glued = withLines(site, ['a', 'b', 'plastic-40'])
+    return build(glued, setField('run', 'line-1', 'frostProof', 'indoors'))
+  },
+  'stage-empties': site =>
+    build(
+      without(site, ({ kind }) => kind === 'valve'),
+      moveOf('addStage', { name: 'Next year' }),
+      moveOf('putInStage', { ids: ['tank-2'], stage: 'stage-2' }),
+    ),
+  'base-too-fresh': site =>
+    build(
+      site,
+      moveOf('standOn', { tank: 'tank-1', base: 'slab' }),
+      moveOf('tickTask', { task: 'base:tank-1', on: '2027-04-18' }),
+      moveOf('tickTask', { task: 'stand:tank-1', on: '2027-04-20' }),
+    ),
+  'arrow-against-flow': site => {
+    // The draw-off's own line, with a check, laid from the tap to the tank.
+    const { node, port } = outletOf(site)
+    const run = site.runs.find(({ from }) => from.node === node && from.port === port)!
+    const checked = build(site, moveOf('insertPart', { run: run.id, part: { kind: 'check', boreMm: 26.64, k: 2 } }))
+    return build(checked, moveOf('turnLine', { run: run.id }))
+  },
+  'chore-never-done': site => build(site, moveOf('putChore', { chore: 'meshes:tank-1', never: true })),
+  'item-without-price': site =>
+    build(site, setField('node', 'tank-1', 'shape', { shape: 'upright-cylinder', diameterM: 8, heightM: 2.5 })),
+  'bypass-shut-in-frost': site =>
+    build({ ...site, climate: standInClimate('cold-upland') }, moveOf('setBypass', { spout: 'spout-1', months: [12] })),
+}
