@@ -21,13 +21,14 @@ const work = new Function(`return ${WORK}`)() as () => number
 /** How much slower this thread is now than a quiet one: never less than 1. */
 const slowHere = (): number => Math.max(1, middle([work(), work(), work()]) / QUIET_MS)
 
-/** Does some work; the milliseconds that it would have taken on a quiet machine. */
-export function timed<Answer>(does: () => Answer): { answer: Answer; quietMs: number } {
+/** Does some work; the milliseconds that it would have taken on a quiet machine, at the best of so many tries. */
+export function timed<Answer>(does: () => Answer, tries = 1): { answer: Answer; quietMs: number } {
   const before = slowHere()
   const start = performance.now()
   const answer = does()
   const ms = performance.now() - start
-  return { answer, quietMs: ms / Math.max(before, slowHere()) }
+  const quietMs = ms / Math.max(before, slowHere())
+  return { answer, quietMs: tries > 1 ? Math.min(quietMs, timed(does, tries - 1).quietMs) : quietMs }
 }
 
 /** The processors of this machine, all put to work at once: how much slower they are now than quiet ones. */

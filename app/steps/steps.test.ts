@@ -1,6 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { createPinia, defineStore, setActivePinia } from 'pinia'
-import * as vue from 'vue'
+import { bringTheApp } from '../../tests/brought'
 import { blank } from '../../tests/sites'
 import { demoSite } from '../../tests/demoSites'
 import { FOREIGN, NEVER, SYSTEMS } from '../../tests/plainRules'
@@ -12,24 +11,7 @@ import { showQuantity, showVolume, type System } from '../../core/units'
 import type { Site } from '../../core/site'
 import type { StepContext, StepDefinition } from './step'
 
-// What the app's build brings to every file.
-for (const [name, brought] of Object.entries(vue)) vi.stubGlobal(name, brought)
-vi.stubGlobal('defineStore', defineStore)
-vi.stubGlobal('useState', (_name: string, begin: () => unknown) => vue.ref(begin()))
-vi.stubGlobal('navigator', { hardwareConcurrency: 2 })
-// Threads that never answer: what they are asked waits.
-vi.stubGlobal(
-  'Worker',
-  class {
-    readonly asked: unknown[] = []
-    postMessage = (question: unknown) => void this.asked.push(question)
-    addEventListener = () => undefined
-    removeEventListener = () => undefined
-    terminate = () => undefined
-  },
-)
-setActivePinia(createPinia())
-vi.stubGlobal('document', {})
+bringTheApp()
 afterAll(() => vi.unstubAllGlobals())
 const { STEPS, stepAt } = await import('./steps')
 const { daysShort, findingsOf, markOf, middleOfYears, WAITING } = await import('./step')

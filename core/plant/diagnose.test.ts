@@ -1,7 +1,10 @@
 import { randomNormal } from 'd3-random'
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import {
   causesOf,
+  isNoticed,
+  partsOf,
+  readerOf,
   FAULTS,
   quickestWay,
   rank,
@@ -78,4 +81,50 @@ it('two causes alike so far are told apart by a reading that differs', () => {
   expect(Math.abs(worn.read(id) - clogged.read(id))).toBeGreaterThan(READINGS[id.split(':')[0] as 'can'].least)
   expect(tellsApart(site, worn, worn, {})).toBeUndefined()
   expect(FAULTS['pump-worn'].noticed).toContain('weaker')
+})
+
+describe('a fault is told by its own sign', () => {
+  const whole = causes[0]!
+  /** Of each fault at a place: the reading that gives it away, and which way it goes. */
+  const SIGNS: [fault: FaultId, at: string, reading: string, goes: 'up' | 'down'][] = [
+    ['gas-lost', 'vessel', 'starts:rise', 'up'],
+    ['check-passes', 'rise', 'still:vessel', 'down'],
+    ['leak', 'line', 'still:vessel', 'down'],
+    ['burst', 'yard-line', 'falls:cistern', 'up'],
+    ['float-stuck-open', 'fill', 'spills:cistern', 'up'],
+    ['float-stuck-shut', 'fill', 'falls:cistern', 'up'],
+    ['clogged', 'line', 'can:kitchen', 'down'],
+    ['frozen', 'yard-line', 'can:yard', 'down'],
+    ['pump-worn', 'rise', 'running:vessel', 'down'],
+  ]
+  const inRun = (part: string, run: string) =>
+    part === run || site.runs.find(({ id }) => id === run)?.parts.some(({ id }) => id === part)
+  it.each(SIGNS)('%s at %s: %s goes %s', (fault, at, reading, goes) => {
+    const cause = causes.find(each => each.fault?.fault === fault && inRun(each.fault.at, at))!
+    const { share, least } = READINGS[partsOf(reading)[0]]
+    const [is, was] = [cause.read(reading), whole.read(reading)]
+    const byAsMuch = (goes === 'up' ? is - was : was - is) / Math.max(least, share * Math.abs(was))
+    expect(byAsMuch, `${was} became ${is}`).toBeGreaterThan(1)
+    expect(isNoticed(site, cause, whole)).toBe(true)
+  })
+  it('and a site with nothing broken is not noticed to be so', () => {
+    expect(isNoticed(site, { read: readerOf(site, undefined) }, whole)).toBe(false)
+  })
+})
+describe('a reading', () => {
+  it('is the same whether it is taken alone, first or last', () => {
+    const fault = causes.find(each => each.fault?.fault === 'pump-worn')!.fault
+    const forwards = readerOf(site, fault)
+    const backwards = readerOf(site, fault)
+    const ids = readingPlaces(site).map(({ id }) => id)
+    const first = ids.map(id => forwards(id))
+    expect(ids.toReversed().map(id => backwards(id))).toEqual(first.toReversed())
+    expect(Object.values(readingsBy(site, readerOf(site, fault)))).toEqual(first)
+    expect(ids.map(id => readerOf(site, fault)(id))).toEqual(first)
+    expect(first.every(Number.isFinite)).toBe(true)
+  })
+  it('of what does not stand there is nothing', () => {
+    const read = readerOf(site, undefined)
+    expect([read('chamber:none'), read('starts:none'), read('spills:none')]).toEqual([0, 0, 0])
+  })
 })

@@ -1,8 +1,9 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { countWords } from './sold'
 import { buildFor } from './told'
 import { paperOf, small, table } from '~/print/paper'
 import { group } from 'd3-array'
-import { phraseText } from '#core/words'
+import { counted, phraseText } from '#core/words'
 import type { Site } from '#core/site'
 import { byTrip, cutWords, sizeOf, totalOf, TRIPS } from '#core/build'
 import { valveCard } from '#core/exchange'
@@ -73,14 +74,14 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
       return [{ text: known!.purpose, bold: true }, table(['auto', '*', 'auto'], rows), small(told.source)]
     }),
   card: ({ site }) => [{ svg: valveCard(site), fit: [515, 640], font: 'Text' }],
-  parts: ({ site, money }) =>
+  parts: ({ site, show, money }) =>
     byTrip(buildFor(site)!.items).flatMap(({ trip, items }): Content[] => [
       { text: `${TRIPS[trip]}, ${money(totalOf(items))}`, bold: true },
       table(
         [14, 'auto', '*', 'auto'],
         items.map(item => [
           '☐',
-          `${item.toBuy} ${item.unit === 'each' ? '' : item.unit}`,
+          countWords(item.toBuy, item.unit, show),
           `${item.what} ${phraseText(item.size, site.standards.units)}`,
           item.cost === undefined ? 'no price' : money(item.cost),
         ]),
@@ -88,7 +89,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
     ]),
   cuts: ({ site }) =>
     buildFor(site)!.sheets.flatMap(({ bought, pieces, stocks }): Content[] => [
-      { text: `${sizeOf(bought)}: ${stocks.length} lengths`, bold: true },
+      { text: `${sizeOf(bought)}: ${counted(stocks.length, 'length')}`, bold: true },
       table(
         ['auto', '*', 'auto'],
         pieces.map(({ label, ends, cutM }) => [

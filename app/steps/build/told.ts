@@ -2,6 +2,7 @@ import { priced } from './usePriceBook'
 import { dayToday } from '~/fields/days'
 import { sum } from 'd3-array'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
+import { counted } from '#core/words'
 import { tanksOf, type Site } from '#core/site'
 import { askBeside, beside, inParts } from '~/workers/beside'
 import { built, byLine, moveTask, planOf, stagesOf, substitutesOf, tellStages, totalOf, type Built } from '#core/build'
@@ -62,7 +63,7 @@ export function figures({ site, show }: StepContext): StepFigure[] | undefined {
       name: 'Still to buy',
       early,
       value: `${cost} ${site.standards.currency}`.trim(),
-      note: `${left.length} things; guessed where nobody has said`,
+      note: `${counted(left.length, 'thing')}; guessed where nobody has said`,
     },
     {
       name: 'Pipe',
@@ -71,7 +72,7 @@ export function figures({ site, show }: StepContext): StepFigure[] | undefined {
         sum(stocks, ({ stockM }) => stockM),
         'length',
       ),
-      note: `in ${stocks.length} lengths; ${show(
+      note: `in ${counted(stocks.length, 'length')}; ${show(
         sum(stocks, ({ wasteM }) => wasteM),
         'length',
       )} left over`,

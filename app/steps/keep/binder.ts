@@ -3,6 +3,7 @@ import { rollups } from 'd3-array'
 import { paperOf, small, table } from '~/print/paper'
 import { nameOf, runName, tanksOf, tankNominalL, type Site } from '#core/site'
 import { choresOf, type Today } from '#core/keep'
+import { MONTH_NAMES } from '#core/units'
 import { valveCard } from '#core/exchange'
 import { commissionCard } from '#core/plant'
 
@@ -56,7 +57,9 @@ const chores = ({ site }: Told): Content[] => [
     ['*', 'auto', '*'],
     choresOf(site).map(({ what, why, comes, done, caution }) => [
       [{ text: what, bold: true }, small(why), ...(caution ? [small(caution)] : [])],
-      comes.by === 'season' ? comes.days.map(({ month, day }) => `${day}.${month}.`).join(' ') : every(comes.months),
+      comes.by === 'season'
+        ? comes.days.map(({ month, day }) => `${day} ${MONTH_NAMES[month - 1]}`).join(', ')
+        : every(comes.months),
       small(done),
     ]),
   ),

@@ -11,8 +11,9 @@ import { guessedPumpPrice, mates, TREATMENT, type End } from '../../catalog'
 import { boreMm, drawnBy } from '../../network'
 
 /** A size as it is told of a pipe and of what goes with it. */
-export const sizeOf = ({ material, size }: Bought): string =>
-  (/\d$/.test(size) ? `${size} mm` : size) + suffix(material)
+export const sizeOf = (bought: Bought): string => shelfSize(bought) + suffix(bought.material)
+/** The size alone, as what goes round a pipe is called by it too. */
+export const shelfSize = ({ size }: Bought): string => (/\d$/.test(size) ? `${size} mm` : size)
 const suffix = (material: Bought['material']): string =>
   material === 'drain' ? ' drain' : ` ${MATERIALS[material].name}`
 

@@ -1,6 +1,5 @@
 import { trade, type List } from './items'
-import { bore, say } from '../../words'
-import type { Joint } from './lines'
+import { shelfSize, type Joint } from './lines'
 import { MATERIALS } from '../materials'
 import type { Piece } from '../pieces'
 import { coldMonths, type Site } from '../../site'
@@ -34,7 +33,7 @@ export function takeOffSundries(site: Site, list: List, joints: readonly Joint[]
     const held = run.frostProof !== 'buried' && goes !== 'along'
     if (held) {
       const { clipsM } = MATERIALS[bought.material]
-      const size = say`${bore(bought.outerMm)}`
+      const size = shelfSize(bought)
       const id = `clip:${Math.round(bought.outerMm)}`
       tell(
         id,
@@ -48,7 +47,7 @@ export function takeOffSundries(site: Site, list: List, joints: readonly Joint[]
       tell(
         `lagging:${Math.round(bought.outerMm)}`,
         'foam insulation',
-        { size: say`${bore(bought.outerMm)}`, unit: 'm', guess: twentieths(1 + bought.outerMm / 25) },
+        { size: shelfSize(bought), unit: 'm', guess: twentieths(1 + bought.outerMm / 25) },
         betweenM,
         run.id,
       )

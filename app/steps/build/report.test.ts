@@ -1,0 +1,69 @@
+import { afterAll, describe, expect, it, vi } from 'vitest'
+import { bringTheApp } from '../../../tests/brought'
+import { demoSite } from '../../../tests/demoSites'
+import { textsOf } from '../../../tests/paperText'
+import { FOREIGN, NEVER, SYSTEMS } from '../../../tests/plainRules'
+import { blank } from '../../../tests/sites'
+import { review } from '../../../core/review'
+import { showQuantity, type System } from '../../../core/units'
+import type { Site } from '../../../core/site'
+import type { ChapterId } from './report'
+
+bringTheApp()
+afterAll(() => vi.unstubAllGlobals())
+const { CHAPTER_IDS, CHAPTERS, reportOf } = await import('./report')
+
+const spoken = (site: Site, units: System): Site => ({ ...site, standards: { ...site.standards, units } })
+function report(site: Site, chapters: readonly ChapterId[] = CHAPTER_IDS, found = review(site)): string[] {
+  const { units } = site.standards
+  const told = {
+    site,
+    section: undefined,
+    figures: [{ name: 'Usable when full', value: '4', note: '' }],
+    review: found,
+    show: (value: number, kind: Parameters<typeof showQuantity>[1]) => showQuantity(value, kind, units).text,
+    money: (amount: number) => `${Math.round(amount)} coins`,
+  }
+  return textsOf(reportOf(told, chapters, 'Ask who knows.').content)
+}
+/** What is bought goes by its name in the trade, whoever asks; sums are worked in SI everywhere. */
+const TRADE_NAMES = /\d(\.\d+)? mm²?(?!\w)|\d in\b/g
+const PLAIN = CHAPTER_IDS.filter(id => id !== 'sums')
+
+describe('the report', () => {
+  it.each(SYSTEMS)('says what it has to say in %s and in nothing else', units => {
+    for (const name of ['quillfern-ridge', 'cinder-tor'] as const)
+      for (const text of report(spoken(demoSite(name), units), PLAIN))
+        for (const rule of [...NEVER, FOREIGN[units]]) expect(text.replace(TRADE_NAMES, '')).not.toMatch(rule)
+  })
+  it('has the chapters that are wanted, in their order, with a head before and the cautions after', () => {
+    const wanted = ['gate', 'figures'] as const
+    const texts = report(demoSite('brindle-yard'), wanted)
+    const at = (words: string) => texts.indexOf(words)
+    expect(texts[0]).toBe('Brindle Yard')
+    expect(at(CHAPTERS.gate)).toBeGreaterThan(0)
+    expect(at(CHAPTERS.figures)).toBeGreaterThan(at(CHAPTERS.gate))
+    for (const id of CHAPTER_IDS) if (!['gate', 'figures'].includes(id)) expect(at(CHAPTERS[id]), id).toBe(-1)
+    expect(texts.slice(-3, -1)).toEqual(['Cautions', 'Ask who knows.'])
+  })
+  it('tells every finding that is left open, and every thing that is to be bought, once', () => {
+    const site = demoSite('cinder-tor')
+    const found = review(site)
+    const said = report(site, ['findings'], found)
+    expect(said.filter(text => text === 'wrong' || text === 'look again')).toHaveLength(found.findings.length)
+    const things = report(site, ['parts']).filter(text => text === '[ ]')
+    expect(things.length).toBeGreaterThan(30)
+  })
+  it('works every sum of a finding out, with where it comes from', () => {
+    const found = review(demoSite('quillfern-ridge'))
+    const sums = found.findings.filter(({ sum }) => sum)
+    const texts = report(demoSite('quillfern-ridge'), ['sums'], found)
+    expect(sums.length === 0 || texts.length > 10).toBe(true)
+    for (const text of texts) expect(text).not.toMatch(/NaN|undefined|Infinity/)
+  })
+  it('of a site of nothing says that nothing was found', () => {
+    const texts = report(blank())
+    expect(texts).toContain('Nothing was found that is wrong, or wants a second look.')
+    for (const rule of NEVER) for (const text of texts) expect(text).not.toMatch(rule)
+  })
+})
