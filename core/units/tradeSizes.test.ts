@@ -31,6 +31,11 @@ describe('a pipe', () => {
     expect(typed('4 in', 'pipe', 'metric')).toBeCloseTo(101.6, 9)
     expect(typed('1/2 in', 'bore')).toBeCloseTo(12.7, 9)
     expect(showQuantity(1.5, 'bore', 'us').text).toBe('0.059 in')
+    // Three digits tell all there is of a width, but for eighths that somebody typed.
+    expect(showQuantity(586, 'bore', 'us').text).toBe('23.1 in')
+    expect(showQuantity(104, 'bore', 'imperial').text).toBe('4.09 in')
+    expect(showQuantity(10.125 * 25.4, 'bore', 'us').text).toBe('10.125 in')
+    expect(showQuantity(104, 'bore', 'metric').text).toBe('104 mm')
   })
 })
 
