@@ -13,6 +13,7 @@ import {
   rank,
   readerOf,
   readingPlaces,
+  READINGS,
   readingsBy,
   tellsApart,
   type Cause,
@@ -67,7 +68,11 @@ async function playThrough(all: Cause[], ids: string[], tell?: (share: number) =
   }
   return true
 }
-const idsOf = (site: Site) => readingPlaces(site).map(({ id }) => id)
+/** Readings of a quarter of an hour at most. */
+const quickOf = (site: Site) =>
+  readingPlaces(site)
+    .filter(({ kind }) => READINGS[kind].minutes <= 15)
+    .map(({ id }) => id)
 
 const face = {
   /** What may be the matter with a site that was read so, the likeliest first; and the reading that parts the first two. */
@@ -88,8 +93,8 @@ const face = {
     const [whole, ...broken] = all
     hidden = shuffle(broken).find(cause => isNoticed(site, cause, whole!))
     if (!hidden) return []
-    // The quickest way to it is looked for while readings are taken.
-    void playThrough(all, idsOf(site))
+    // While readings are taken, what the quickest way to it is looked for by is played.
+    void playThrough(all, quickOf(site))
     return FAULT_IDS.filter(id => (FAULTS[id] as FaultRow).places(site).length)
   },
   /** A reading of what is hidden. */
@@ -101,7 +106,7 @@ const face = {
   reveal: (): Fault | undefined => hidden?.fault,
   /** The quickest way to what is hidden. */
   async way(site: Site, tell: (share: number) => void): Promise<string[]> {
-    if (!hidden || !causes || !(await playThrough(causes.all, idsOf(site), tell))) return []
+    if (!hidden || !causes || !(await playThrough(causes.all, quickOf(site), tell))) return []
     return quickestWay(site, causes.all, hidden)
   },
   start(site: Site, start: PlantStart) {

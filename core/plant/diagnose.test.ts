@@ -111,6 +111,34 @@ describe('a fault is told by its own sign', () => {
     expect(isNoticed(site, { read: readerOf(site, undefined) }, whole)).toBe(false)
   })
 })
+describe('the quickest way to a fault', () => {
+  /** The same by weighing every reading of every cause: what the quick search must come to. */
+  function weighingAll(truth: Cause): string[] {
+    const apart = (id: string, cause: Cause) => {
+      const { share, least } = READINGS[partsOf(id)[0]]
+      const [one, two] = [cause.read(id), truth.read(id)]
+      return Math.abs(one - two) / Math.max(least, share * Math.max(Math.abs(one), Math.abs(two))) > 2
+    }
+    const way: string[] = []
+    let left = causes.filter(cause => cause !== truth)
+    while (left.length && way.length < 6) {
+      const worth = readingPlaces(site)
+        .filter(({ id }) => !way.includes(id))
+        .map(({ id, kind }) => ({
+          id,
+          by: left.filter(cause => apart(id, cause)).length / (READINGS[kind].minutes + 5),
+        }))
+        .toSorted((a, b) => b.by - a.by)[0]
+      if (!worth?.by) break
+      way.push(worth.id)
+      left = left.filter(cause => !apart(worth.id, cause))
+    }
+    return way
+  }
+  it('is the one that weighing every reading would choose', () => {
+    for (const truth of causes) expect(quickestWay(site, causes, truth)).toEqual(weighingAll(truth))
+  })
+})
 describe('a reading', () => {
   it('is the same whether it is taken alone, first or last', () => {
     const fault = causes.find(each => each.fault?.fault === 'pump-worn')!.fault

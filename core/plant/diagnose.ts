@@ -39,7 +39,7 @@ const apart = (id: string, one: number, two: number): number => {
 
 /** True where a cause could be read off a site at all: something there is not as it would be with nothing broken. */
 export const isNoticed = (site: Site, cause: Cause, whole: Cause): boolean =>
-  readingPlaces(site).some(({ id }) => apart(id, cause.read(id), whole.read(id)) > 2)
+  readingPlaces(site).some(({ id }) => isApart(id, cause, whole))
 
 /** One reading that fits nothing does not outvote all others. */
 const MOST_OFF = 6
@@ -72,23 +72,28 @@ export function tellsApart(site: Site, one: Cause, two: Cause, taken: Taken): st
   return best[0]?.id
 }
 
+/** Minutes to each reading, and to think over what it says. */
+const WALK_MINUTES = 5
+const isApart = (id: string, one: Cause, two: Cause): boolean => apart(id, one.read(id), two.read(id)) > 2
+
 /** The readings by which somebody quick would have found a cause: each time the one that rules out most for its minutes. */
 export function quickestWay(site: Site, causes: readonly Cause[], truth: Cause): string[] {
   let left = causes.filter(cause => cause !== truth)
   const way: string[] = []
   while (left.length && way.length < 6) {
-    const best = readingPlaces(site)
-      .filter(({ id }) => !way.includes(id))
-      .map(({ id, kind }) => ({
-        id,
-        rulesOut: left.filter(cause => apart(id, cause.read(id), truth.read(id)) > 2).length,
-        minutes: READINGS[kind].minutes,
-      }))
-      .filter(({ rulesOut }) => rulesOut > 0)
-      .sort((a, b) => b.rulesOut / (b.minutes + 5) - a.rulesOut / (a.minutes + 5))[0]
+    let best: { id: string; worth: number } | undefined
+    // The quickest come first: once even all causes ruled out would be worth less, none of the slower is played.
+    for (const { id, kind } of readingPlaces(site)) {
+      const cost = READINGS[kind].minutes + WALK_MINUTES
+      if (way.includes(id)) continue
+      if (left.length / cost <= (best?.worth ?? 0)) break
+      const worth = left.filter(cause => isApart(id, cause, truth)).length / cost
+      if (worth > (best?.worth ?? 0)) best = { id, worth }
+    }
     if (!best) break
-    way.push(best.id)
-    left = left.filter(cause => apart(best.id, cause.read(best.id), truth.read(best.id)) <= 2)
+    const { id } = best
+    way.push(id)
+    left = left.filter(cause => !isApart(id, cause, truth))
   }
   return way
 }

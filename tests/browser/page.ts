@@ -5,7 +5,7 @@ import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdri
 import { inject } from 'vitest'
 import { devtools, launch, size } from './browser'
 
-const WAIT_MS = 30000
+const WAIT_MS = 60000
 
 /** The litres that a figure on the screen says. */
 export const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)
@@ -282,8 +282,6 @@ export class Page {
   /** Opens the demo site at a step and waits for its year; what was open before is saved first. */
   async openDemo(id: string, step = 'store'): Promise<void> {
     if ((await this.all('[data-saving="unsaved"]')).length) await this.saved()
-    await this.go('/')
-    await this.css(`a[href^="/site/${id}"]`)
     await this.go(`/site/${id}/${step}`)
     await this.css('.section svg')
     await this.answered()
