@@ -14,8 +14,10 @@ const lines = computed(() => linesIn(store.site!) ?? [])
 const lineOf = ({ id }: LineParts) => id
 function countOf({ count, unit }: LineParts['things'][number]): string {
   if (unit === 'each') return String(Math.ceil(count - 1e-9))
-  if (measureOf(unit)) return countWords(count, unit, show)
-  return unit === 'tin' || unit === 'roll' ? 'some' : countWords(Math.ceil(count * 10 - 1e-9) / 10, unit, show)
+  if (measureOf(unit)) return countWords(count, unit, show, system.value)
+  return unit === 'tin' || unit === 'roll'
+    ? 'some'
+    : countWords(Math.ceil(count * 10 - 1e-9) / 10, unit, show, system.value)
 }
 const summary = ({ things, pieces }: LineParts) => {
   const kinds = things.length === 1 ? 'one thing' : `${things.length} things`

@@ -24,7 +24,7 @@ const forWords = computed(() => {
   })
   return listed(names) + (forIds.length > 3 ? ` and ${forIds.length - 3} more` : '')
 })
-const counted = computed(() => countWords(props.item.toBuy, props.item.unit, show))
+const counted = computed(() => countWords(props.item.toBuy, props.item.unit, show, system.value))
 /** What is typed is for a foot where feet are spoken; the list keeps prices for its own units. */
 const per = computed(() => pricedBy(props.item.unit, system.value))
 const shownPrice = computed(() => props.item.price && Math.round(props.item.price * per.value.amount * 1000) / 1000)

@@ -81,7 +81,7 @@ const CHAPTER: Record<ChapterId, (told: Told) => Content[]> = {
         [14, 'auto', '*', 'auto'],
         items.map(item => [
           '☐',
-          countWords(item.toBuy, item.unit, show),
+          countWords(item.toBuy, item.unit, show, site.standards.units),
           `${item.what} ${phraseText(item.size, site.standards.units)}`,
           item.cost === undefined ? 'no price' : money(item.cost),
         ]),

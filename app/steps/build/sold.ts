@@ -13,14 +13,21 @@ const NAMES: Partial<Record<Unit, [one: string, many: string]>> = {
   roll: ['roll', 'rolls'],
 }
 
-/** So many of a thing, as it is asked for over the counter. */
-export function countWords(count: number, unit: Unit, show: (value: number, kind: Kind) => string): string {
+/** So many of a thing, as it is asked for over the counter: of feet whole ones. */
+export function countWords(
+  count: number,
+  unit: Unit,
+  show: (value: number, kind: Kind) => string,
+  system: System,
+): string {
   const kind = measureOf(unit)
-  if (kind) return show(count, kind)
+  if (kind) return show(system === 'metric' ? count : wholeUp(count, pricedBy(unit, system).amount), kind)
   if (unit === 'each') return String(count)
   const names = NAMES[unit]
   return `${count} ${names ? names[count === 1 ? 0 : 1] : unit}`
 }
+
+const wholeUp = (value: number, step: number): number => Math.ceil(value / step - 1e-9) * step
 
 const FOOT_M = 0.3048
 /** For how much of a thing, in its unit, a price is told; and how that is called. */

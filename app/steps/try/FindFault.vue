@@ -112,14 +112,12 @@ const wayWords = computed(() =>
 <template>
   <section data-notes="find">
     <h2>Find the fault</h2>
-    <p>
+    <p class="begin">
       <ChoiceField label="Grade" :value="grade" :choices="GRADES" :set="value => void (grade = value)" />
       <button type="button" class="move" :disabled="progress !== undefined" @click="start">
         Break something unseen
       </button>
-      <template v-if="progress !== undefined"
-        ><progress :value="progress || undefined" aria-label="How far"
-      /></template>
+      <progress v-if="progress !== undefined" :value="progress || undefined" aria-label="How far" />
       <span v-if="failure" role="alert" class="wrong">{{ failure }}</span>
     </p>
     <p v-if="kinds && !kinds.length">Nothing stands here that could break and be noticed.</p>
@@ -191,6 +189,12 @@ const wayWords = computed(() =>
 </template>
 
 <style scoped>
+.begin {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
 .hunt {
   display: grid;
   grid-template-columns: 3fr 2fr;
