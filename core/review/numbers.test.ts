@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { gutter } from '../../tests/soundSite'
 import { blank, build, plainTank, put } from '../../tests/sites'
 import { review } from './review'
 import { phraseText, quantityText, monthNames, bore, length, percent, say, volume } from '../words'
@@ -72,15 +73,7 @@ describe('the numbers in a finding are those of the site', () => {
     const site = build(
       plainTank(blank(), 'A'),
       moveOf('addRoof', { name: 'R', lengthM: 10, widthM: 6, material: 'steel', eavesM: 3, tank: 'tank-1' }),
-      put(['roofs', 0, 'spouts', 0, 'gutter'], {
-        profile: 'half-round',
-        widthMm: 75,
-        depthMm: 38,
-        slope: 0,
-        outletAt: 'end',
-        guard: 'none',
-        below: 'unknown',
-      }),
+      gutter({ below: 'unknown' }),
     )
     const found = finding(site, 'gutter-too-small')
     // 60 m² under 60 mm an hour are 1 L/s; a 75 mm half-round carries 0.9 · 2.78e−5 · (π 75²/8)^1.25.

@@ -16,6 +16,12 @@ interface Turning {
   /** The figure at which it must turn, between these two, by hand or by the books. */
   between?: [number, number]
 }
+/** A field of a node, set to the figure. */
+const node =
+  (id: string, field: string): Turning['with'] =>
+  (site, value) =>
+    build(site, set(site, id, field, value))
+
 const TURNINGS: Turning[] = [
   {
     check: 'gutter-too-small',
@@ -28,28 +34,28 @@ const TURNINGS: Turning[] = [
     check: 'downpipe-too-small',
     what: 'bore of the spout, mm',
     at: range(30, 130, 10),
-    with: (site, boreMm) => build(site, set(site, 'spout-1', 'boreMm', boreMm)),
+    with: node('spout-1', 'boreMm'),
     found: 'below',
   },
   {
     check: 'outlet-too-slow',
     what: 'hole of the chamber, mm',
     at: [0.2, 0.4, 0.6, 0.8, 1, 1.5, 2, 3],
-    with: (site, mm) => build(site, set(site, 'chamber-1', 'orificeMm', mm)),
+    with: node('chamber-1', 'orificeMm'),
     found: 'below',
   },
   {
     check: 'outlet-wasteful',
     what: 'hole of the chamber, mm',
     at: [0.4, 0.8, 1, 1.5, 2, 3, 4, 6],
-    with: (site, mm) => build(site, set(site, 'chamber-1', 'orificeMm', mm)),
+    with: node('chamber-1', 'orificeMm'),
     found: 'above',
   },
   {
     check: 'chamber-too-small',
     what: 'first flush that is wanted, mm',
     at: [0.2, 0.4, 0.8, 1.2, 1.6, 2, 3],
-    with: (site, mm) => build(site, set(site, 'chamber-1', 'wantedMm', mm)),
+    with: node('chamber-1', 'wantedMm'),
     found: 'above',
   },
   {
@@ -70,7 +76,7 @@ const TURNINGS: Turning[] = [
     check: 'vent-too-small',
     what: 'bore of the vent, mm',
     at: [5, 10, 15, 20, 30, 50, 80, 110],
-    with: (site, mm) => build(site, set(site, 'tank-1', 'ventMm', mm)),
+    with: node('tank-1', 'ventMm'),
     found: 'below',
   },
   {
