@@ -13,6 +13,6 @@ export function parse<Row>(
   text: string,
   options: Options<Row>,
 ): { data: Row[]; meta: { delimiter: string; fields?: string[] } }
-export function unparse(rows: Record<string, string | number>[]): string
+export function unparse(rows: Record<string, string | number>[], options?: { escapeFormulae: RegExp }): string
 declare const papaparse: { parse: typeof parse; unparse: typeof unparse }
 export default papaparse

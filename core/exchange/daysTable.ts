@@ -1,4 +1,4 @@
-import papaparse from 'papaparse'
+import { writeTable } from './table'
 import { isoDate } from '../climate'
 import type { Outlook, YearFigures } from '../balance'
 
@@ -29,5 +29,5 @@ export function daysTable(
       spilled_L: round(run.spilledL[day]!),
     }
   })
-  return papaparse.unparse(rows)
+  return writeTable(rows)
 }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { askSince, promisedFrom, readDevice } from '.'
+import { moveOf } from '../moves'
+import { build } from '../../tests/sites'
 import { demoSite } from '../../tests/demoSites'
 import type { Device } from '../kinds'
 
@@ -34,6 +36,16 @@ describe('what a device answers', () => {
     const rows = [{ at: '2027-04-18T05:00:00Z', value: 0.5, unit: 'm' }]
     const ids = (text: string) => readDevice(site, sensor, text, asked).readings.map(({ id }) => id)
     expect(ids(json([...rows, ...rows]))).toEqual([...ids(json(rows)), ...ids(json(rows))])
+  })
+  it('of one wall clock at three places are three, and of one instant told at two places are one', () => {
+    const told = (...ats: string[]) =>
+      readDevice(site, sensor, json(ats.map(at => ({ at, value: 0.5, unit: 'm' }))), asked).readings
+    const three = told('2027-04-18T06:00:00Z', '2027-04-18T06:00:00+01:00', '2027-04-18T06:00:00-01:00')
+    expect(new Set(three.map(({ id }) => id)).size).toBe(3)
+    const log = (readings: typeof three) => build(site, moveOf('logReadings', { readings })).log!.length
+    expect(log(three) - (site.log ?? []).length).toBe(3)
+    const [here, there] = told('2027-04-18T06:00:00+01:00', '2027-04-18T05:00:00Z')
+    expect(here!.id).toBe(there!.id)
   })
   it('of a clock that is behind is put right by it, and keeps what its clock said; days by whole days', () => {
     const slow = json([{ at: '2027-04-15T01:00:00Z', value: 0.5 }], '2027-04-15T06:00:00Z')

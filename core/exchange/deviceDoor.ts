@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
 import { readFigure } from '../keep'
-import { DEVICE_KINDS, type Device, type LogReading } from '../kinds'
+import { DEVICE_KINDS, instantDigits, type Device, type LogReading } from '../kinds'
 import type { Site } from '../site'
 
 /** What came of asking a device. */
@@ -77,7 +77,7 @@ export function readDevice(site: Site, device: Device, text: string, { now, zone
     }
     const levelM = device.kind === 'level' && hangsAtM !== undefined ? hangsAtM - figure.value! : figure.value!
     read.readings.push({
-      id: `${device.id}-${at.replaceAll(/\D/g, '')}`,
+      id: `${device.id}-${instantDigits(at)}`,
       at: localMoment(at, slowMinutes, zoneMinutes),
       kind: kind.tells,
       ...(subject ? { subject } : {}),

@@ -40,6 +40,17 @@ describe('a log as a table', () => {
     const renamed = readings.map(each => ({ ...each, id: `other-${each.id}` }))
     expect(build(merged, moveOf('logReadings', { readings: renamed })).log).toHaveLength(logged.log!.length)
   })
+  it('of two kinds at one moment and line is two, whichever table is read first', () => {
+    const [level, rain] = ['at,kind,subject,value\n2027-01-02,level,tank-1,0.4', 'at,kind,value\n2027-01-02,rain,3']
+    const both = [level!, rain!].reduce(
+      (now, table) => build(now, moveOf('logReadings', { readings: readLogTable(table, now).readings })),
+      site,
+    )
+    expect(both.log!.map(({ kind }) => kind)).toEqual(['level', 'rain'])
+    // And so are two lines of two machines that bear one id.
+    const other = { ...both.log![0]!, kind: 'note' as const, note: 'cleaned' }
+    expect(build(both, moveOf('logReadings', { readings: [other] })).log).toHaveLength(3)
+  })
   it.each([
     ['when,what\n2026-01-01,rain', /no column “at” or “date”/],
     ['at,kind,value\n2026-02-30,rain,3', /Line 2: at must be a day that there is/],

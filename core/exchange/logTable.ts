@@ -1,10 +1,19 @@
 import papaparse from 'papaparse'
+import { cellText, writeTable } from './table'
 import { splitPhotos, type FilePhoto } from './photoFile'
 import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
 import { readFigure } from '../keep'
 import { nameOf, graphOf, readSiteText, runName, type Site } from '../site'
-import { READING_KIND_IDS, READING_KINDS, readingSchema, type LogReading, type ReadingKind } from '../kinds'
+import {
+  instantDigits,
+  moment,
+  READING_KIND_IDS,
+  READING_KINDS,
+  readingSchema,
+  type LogReading,
+  type ReadingKind,
+} from '../kinds'
 
 /** The unit in which a table tells each kind. */
 const UNIT: Partial<Record<ReadingKind, string>> = {
@@ -35,7 +44,7 @@ export function logTable(site: Site): string {
       note,
       source,
     }))
-  return papaparse.unparse(rows)
+  return writeTable(rows)
 }
 function subjectName(site: Site, id: string): string {
   const run = graphOf(site).run(id)
@@ -87,15 +96,15 @@ export function readLogTable(text: string, site: Site): LogRead {
   if (!at) return { readings: [], problems: ['The table has no column “at” or “date”; the first line must name them.'] }
   const problems: string[] = []
   const readings = data.flatMap((row, line): LogReading[] => {
-    const cell = (name: string) => row[columns.find(each => each.name === name)?.field ?? '']?.trim() ?? ''
+    const cell = (name: string) => cellText(row[columns.find(each => each.name === name)?.field ?? ''])
     const told = wide
       ? columns.flatMap(({ field, plain, unit }) => {
-          const value = row[field]?.trim()
+          const value = cellText(row[field])
           return KIND_HEADINGS.has(plain) && value ? [{ kind: plain, value, unit: unit ?? '' }] : []
         })
       : [{ kind: cell('kind'), value: cell('value'), unit: cell('unit') }]
     return told.flatMap((each, index): LogReading[] => {
-      const made = lineOf(site, each, cell, `table-${cell('at').replaceAll(/\W/g, '')}-${line + 1}-${index}`)
+      const made = lineOf(site, each, cell, `${line + 1}-${index}`)
       if (typeof made !== 'string') return [made]
       problems.push(`Line ${line + 2}: ${made}`)
       return []
@@ -108,7 +117,7 @@ function lineOf(
   site: Site,
   { kind, value, unit }: { kind: string; value: string; unit: string },
   cell: (name: string) => string,
-  freshId: string,
+  place: string,
 ): LogReading | string {
   if (!KIND_HEADINGS.has(kind)) return `“${kind}” is no kind of reading; it must be ${READING_KIND_IDS.join(', ')}.`
   const of = kind as ReadingKind
@@ -126,9 +135,12 @@ function lineOf(
   const optional = Object.fromEntries(
     (['by', 'said', 'note', 'source'] as const).flatMap(name => (cell(name) ? [[name, cell(name)]] : [])),
   )
+  const at = moment().safeParse(cell('at'))
+  if (!at.success) return `at ${at.error.issues[0]!.message}.`
+  const told = ['table', instantDigits(at.data), of, place].join('-')
   const read = readingSchema.safeParse({
-    id: cell('id') || freshId,
-    at: cell('at'),
+    id: cell('id') || told,
+    at: at.data,
     kind: of,
     ...(subject ? { subject } : {}),
     ...(figure.value === undefined ? {} : { value: figure.value }),

@@ -1,4 +1,5 @@
 import papaparse from 'papaparse'
+import { cellText, writeTable } from './table'
 import { TRIPS, tripOf, type ToBuy } from '../build'
 import { phraseText } from '../words'
 import type { Site } from '../site'
@@ -17,7 +18,7 @@ export function partsTable(site: Site, items: readonly ToBuy[]): string {
     price: item.price ?? '',
     cost: item.cost === undefined ? '' : Math.round(100 * item.cost) / 100,
   }))
-  return papaparse.unparse(rows)
+  return writeTable(rows)
 }
 
 /** A price book as it was read: prices by the id of what they are of, and what could not be read, line by line. */
@@ -44,7 +45,7 @@ export function readPrices(text: string): PricesRead {
   const problems: string[] = []
   const [idAt, priceAt] = [columns.indexOf('id'), columns.indexOf('price')]
   rows.forEach((row, at) => {
-    const [id, told] = [row[idAt]?.trim(), row[priceAt]?.trim()]
+    const [id, told] = [cellText(row[idAt]), cellText(row[priceAt])]
     if (!id || !told) return
     // A comma before one or two last digits is a decimal one.
     const price = Number(

@@ -32,6 +32,7 @@ export { DEVICE_KIND_IDS, DEVICE_KINDS, deviceSchema, type Device, type DeviceKi
 export { outageSchema, type OutageRule } from './outage'
 export {
   LEVEL_BY,
+  instantDigits,
   moment,
   READING_KIND_IDS,
   READING_KINDS,

@@ -43,6 +43,15 @@ function isDay(day: string): boolean {
   return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(day)
 }
 
+/**
+ * The instant of a moment that was told with its offset, or the moment itself where it was told by the site's own
+ * clock: in digits, so that one instant is written in one way wherever it was told.
+ */
+export function instantDigits(at: string): string {
+  const hasOffset = /T.*(Z|[+-]\d{2}:\d{2})$/.test(at)
+  return (hasOffset ? new Date(at).toISOString().replace('.000', '') : at).replaceAll(/\D/g, '')
+}
+
 /** How a level was read, which says how near it is. */
 export const LEVEL_BY = ['stick', 'gauge', 'knock', 'sensor', 'eye'] as const
 export type LevelBy = (typeof LEVEL_BY)[number]

@@ -2,6 +2,7 @@ import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'imm
 import { MOVES, type MoveName } from './registry'
 import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
+import { plainData } from './plain'
 import { type Answer, refuse } from '../answers'
 import { checkChange, fieldSentence, type Move, type Site, dropStrayPositions, idsOf, withIds } from '../site'
 
@@ -17,13 +18,16 @@ export interface Made {
 export type MoveResult = Answer<{ site: Site; made: Made }>
 
 /**
- * Makes a move: a pure function from site to site. A move that cannot be made, or whose result would not be
- * a sound document, changes nothing and says why in one sentence.
+ * Makes a move: a pure function from site to site. What it was given is copied, so that a document shares nothing with
+ * whoever gave it. A move that cannot be made, or whose result would not be a sound document, changes nothing and says
+ * why in one sentence.
  */
 export function applyMove(site: Site, move: Move): MoveResult {
   const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
   if (!kind) return refuse(`There is no move called “${move.name}”.`)
-  const args = kind.args.safeParse(move.args)
+  const plain = plainData(move.args)
+  if (!plain.ok) return plain
+  const args = kind.args.safeParse(plain.value)
   if (!args.success) {
     const { path, message } = args.error.issues[0]!
     const field = path.join('.')
@@ -42,7 +46,7 @@ export function applyMove(site: Site, move: Move): MoveResult {
     const [problem] = checkChange(site, next)
     if (problem) return { ok: false, problems: [problem] }
     const makes = patches.some(patch => holdsId(patch.value)) ? newIds(site, next) : []
-    const kept: Move = makes.length ? { ...move, makes } : move
+    const kept: Move = { name: move.name, args: plain.value, ...(makes.length ? { makes } : {}) }
     return { ok: true, site: next, made: { label, patches, inverse, moves: [kept] } }
   } catch (error) {
     if (error instanceof Impossible) return refuse(error.message)
@@ -76,13 +80,14 @@ function newIds(before: Site, after: Site): string[] {
 /** Several moves in a row, made as one step; the first that cannot be made stops them all. */
 export function applyMoves(site: Site, moves: Move[], label = 'Several changes'): MoveResult {
   let current = site
-  const made: Made = { label, patches: [], inverse: [], moves }
+  const made: Made & { moves: Move[] } = { label, patches: [], inverse: [], moves: [] }
   for (const move of moves) {
     const result = applyMove(current, move)
     if (!result.ok) return result
     current = result.site
     made.patches.push(...result.made.patches)
     made.inverse.unshift(...result.made.inverse)
+    made.moves.push(...(result.made.moves ?? []))
   }
   return { ok: true, site: current, made }
 }

@@ -34,6 +34,9 @@ function freshReadingId(site: Site): string {
 const whatItSays = ({ at, kind, subject, value, note, source }: LogReading): string =>
   JSON.stringify([at, kind, subject, value, note, source])
 
+/** When, and of what: a line's figure may be corrected, and it is the same line still. */
+const whatItIs = ({ at, kind, subject }: LogReading): string => JSON.stringify([at, kind, subject])
+
 /** Many lines at once, as a table or another machine brings them; those that are there already are left as they are. */
 export const logReadings = defineMove({
   args: z.object({ readings: z.array(readingSchema).max(60_000) }),
@@ -41,12 +44,12 @@ export const logReadings = defineMove({
   apply(site, { readings }) {
     const log = linesOf(site)
     const said = new Set(log.map(whatItSays))
-    const at = new Map(log.map(line => [line.id, line.at]))
-    const taken = new Set(at.keys())
+    const known = new Map(log.map(line => [line.id, whatItIs(line)]))
+    const taken = new Set(known.keys())
     const fresh: LogReading[] = []
     for (const line of readings) {
-      // Of one id and moment it is the same line, corrected here or there: the one that stands here stays.
-      if (said.has(whatItSays(line)) || at.get(line.id) === line.at) continue
+      // Of one id it is the same line, corrected here or there, where it is of one thing: what stands here stays.
+      if (said.has(whatItSays(line)) || known.get(line.id) === whatItIs(line)) continue
       const id = taken.has(line.id) ? freeId(taken, line.id) : line.id
       taken.add(id)
       said.add(whatItSays(line))
