@@ -102,11 +102,15 @@ const INCH_OUTER_MM: Record<string, number> = {
 const DRAIN_MM = [50, 75, 90, 110, 160, 200, 250]
 
 /** Roofs' lines and overflows are drains, which stand open; what is under pressure is not. */
-function isDrain(site: Site, run: Run): boolean {
+function isDrain(site: Site, run: Run, seen: readonly Run[] = []): boolean {
   const from = graphOf(site).node(run.from.node)
   if (from?.kind === 'spout' || from?.kind === 'chamber' || roleOf(site, run.from) === 'overflow') return true
   const into = graphOf(site).into(run.from.node)
-  return from?.kind === 'joint' && into.length > 0 && into.every(other => isDrain(site, other))
+  return (
+    from?.kind === 'joint' &&
+    into.length > 0 &&
+    into.every(other => !seen.includes(other) && isDrain(site, other, [...seen, run]))
+  )
 }
 const DRAIN_FROM_MM = 45
 

@@ -19,6 +19,8 @@ export interface Collected {
   tMax?: number[]
   known: number
   flagged: number
+  /** Lines with a depth below nothing that is none of the usual marks of a missing one, and the least of them. */
+  below: { lines: number; least: number }
   trace: number
   duplicates: number
   summed: boolean
@@ -43,10 +45,14 @@ interface Day {
 const MOST_SPAN = 200_000
 
 /** Puts the lines of a record on their days, as they come. */
-export function dayCollector(reject: (line: number, cells: string[], why: string) => void) {
+export function dayCollector(
+  reject: (line: number, cells: string[], why: string) => void,
+  belowMeans: 'missing' | 'dry' = 'missing',
+) {
   const days = new Map<number, Day>()
   let [lines, timedLines, flagged, trace] = [0, 0, 0, 0]
   let [whole, warmth] = [true, false]
+  const below = { lines: 0, least: 0 }
 
   return {
     add({ day, timed }: DatedLine, { line, rain, tMin, tMax }: Cells): void {
@@ -61,9 +67,15 @@ export function dayCollector(reject: (line: number, cells: string[], why: string
       }
       const figure = readFigure(rain)
       if (figure.kind === 'unreadable') return reject(line, [isoDate(day), rain], 'the rain is not a number')
-      if (figure.kind === 'missing' || (figure.kind === 'number' && figure.value < 0)) return void flagged++
+      if (figure.kind === 'missing') return void flagged++
+      const told = figure.kind === 'number' ? figure.value : 0
+      if (told < 0) {
+        below.lines++
+        below.least = Math.min(below.least, told)
+        if (belowMeans === 'missing') return
+      }
       if (figure.kind === 'trace') trace++
-      const value = figure.kind === 'number' ? figure.value : 0
+      const value = Math.max(0, told)
       if (!Number.isInteger(value)) whole = false
       at.sum += value
       at.last = value
@@ -102,6 +114,7 @@ export function dayCollector(reject: (line: number, cells: string[], why: string
         ...(warmth ? inCelsius(low, high) : {}),
         known,
         flagged,
+        below,
         trace,
         duplicates,
         summed,

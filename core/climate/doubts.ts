@@ -7,7 +7,7 @@ import type { RecordChoices } from './record'
 
 /** Something to settle before a record counts: why, and what may be answered. */
 export interface Doubt {
-  about: 'unit' | 'order' | 'lines' | 'column'
+  about: 'unit' | 'order' | 'lines' | 'column' | 'below'
   sentence: string
   answers: { name: string; choice: RecordChoices }[]
 }
@@ -79,6 +79,23 @@ export function columnDoubt(rainMm: number[], column: number): Doubt | undefined
       `It would have rained on ${groupDigits(wet, 0)} of ${groupDigits(rainMm.length, 0)} days. Say whether this is ` +
       'the column of the rain.',
     answers: [{ name: 'It is the rain', choice: { columns: { rain: column } } }],
+  }
+}
+
+/** Rain below nothing is a mark of the station, or of another column: what it means is for the person to say. */
+export function belowDoubt({ below, known }: Collected): Doubt | undefined {
+  const { lines, least } = below
+  if (!lines) return undefined
+  return {
+    about: 'below',
+    sentence:
+      `${lines === 1 ? 'One line holds' : `${groupDigits(lines, 0)} lines hold`} a depth below nothing, down to ` +
+      `${least}, beside ${groupDigits(known, 0)} days with a figure. Say what that means, or choose another column: rain is ` +
+      'never less than none.',
+    answers: [
+      { name: 'Nothing was measured', choice: { below: 'missing' } },
+      { name: 'It did not rain', choice: { below: 'dry' } },
+    ],
   }
 }
 

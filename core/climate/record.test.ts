@@ -99,6 +99,20 @@ describe('reading a rain record', () => {
     expect(read.rainMm[12]).toBe(1.2)
   })
 
+  it('asks what a depth below nothing means, and takes it as it is answered', () => {
+    const text = table(800, (iso, index) => `${iso},${index % 7 === 0 ? -(1 + (index % 3)) : 2}`)
+    const asked = reading(text)
+    expect(asked.questions.map(({ about }) => about)).toEqual(['below'])
+    expect(asked.questions[0]!.sentence).toContain('115 lines hold a depth below nothing, down to -3')
+    expect(asked).toMatchObject({ below: 115, flagged: 0, missingDays: 115 })
+    const [missing, dry] = asked.questions[0]!.answers.map(({ choice }) => reading(text, choice))
+    expect([missing!.questions, dry!.questions]).toEqual([[], []])
+    expect([missing!.missingDays, missing!.rainMm[7]]).toEqual([115, 2])
+    expect([dry!.missingDays, dry!.rainMm[7]]).toEqual([0, 0])
+    // The usual marks of what is missing are known, and not asked about.
+    expect(reading(table(60, (iso, index) => `${iso},${index % 5 ? 2 : -999.9}`)).questions).toEqual([])
+  })
+
   it('fills gaps from the same date of the nearest year, or as dry', () => {
     const text = table(1000, (iso, index) => (index === 400 ? '' : `${iso},${iso.slice(0, 4) === '1990' ? 7 : 2}`))
     expect(reading(text).rainMm[400]).toBe(7)

@@ -6,7 +6,16 @@ import { monthFigures, monthsOfSums, type MonthFigures } from './months'
 import { fillGaps, type GapFill } from './gaps'
 import { dayReader, guessOrder, splitDate, type DateOrder } from './dates'
 import { guessColumns, looksLikeHeader, namesUnit, type Columns } from './columns'
-import { columnDoubt, likelyLines, likelyUnit, linesDoubt, MOST_YEAR_MM, ORDER_DOUBT, type Doubt } from './doubts'
+import {
+  belowDoubt,
+  columnDoubt,
+  likelyLines,
+  likelyUnit,
+  linesDoubt,
+  MOST_YEAR_MM,
+  ORDER_DOUBT,
+  type Doubt,
+} from './doubts'
 import { dayCollector } from './collect'
 import { DAYS_A_YEAR, isoDate } from './calendar'
 
@@ -18,6 +27,8 @@ export interface RecordChoices {
   gaps?: GapFill
   /** What a line holds: a day's rain, or the sum of all days since the line before. */
   lines?: 'days' | 'sums'
+  /** What a depth below nothing means. */
+  below?: 'missing' | 'dry'
 }
 
 export interface RecordReading {
@@ -37,6 +48,8 @@ export interface RecordReading {
   days: number
   missingDays: number
   flagged: number
+  /** Lines with a depth below nothing. */
+  below: number
   trace: number
   duplicates: number
   /** True where several lines a day were added up. */
@@ -91,7 +104,7 @@ export function readRecord(
   }
   const firstLine = head[first]!.line
   const readDay = dayReader(order)
-  const collector = dayCollector(reject)
+  const collector = dayCollector(reject, choices.below)
   let rows = 0
   table.each(({ line, cells }) => {
     if (line < firstLine) return
@@ -151,6 +164,7 @@ export function readRecord(
     choices.lines ? undefined : linesDoubt(collected, unit),
     choices.unit ? undefined : likely.doubt,
     guess.sure || choices.order || joined ? undefined : ORDER_DOUBT,
+    choices.below ? undefined : belowDoubt(collected),
     choices.columns?.rain === undefined && lines === 'days' ? columnDoubt(measured, columns.rain) : undefined,
   ]
   return {
@@ -169,6 +183,7 @@ export function readRecord(
     days: span,
     missingDays: span - collected.known,
     flagged: collected.flagged,
+    below: collected.below.lines,
     trace: collected.trace,
     duplicates: collected.duplicates,
     summed: collected.summed,

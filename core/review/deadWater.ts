@@ -2,7 +2,7 @@ import { min, sum } from 'd3-array'
 import { defineCheck, nodeSubject, type Finding } from './finding'
 import { liftMend } from './uses'
 import { length, percent, say, volume } from '../words'
-import { highestM, nameOf, nodeById, runsFrom, type Site } from '../site'
+import { highestM, nameOf, nodeById, runsFrom, type Run, type Site } from '../site'
 import { tankHeight } from '../sums'
 import { moveOf, setField } from '../moves'
 import type { Tank } from '../kinds'
@@ -51,7 +51,10 @@ function undrawn(site: Site, pool: Pool): Pick<Finding, 'why' | 'mend'> {
 
 /** A group whose lowest way out leaves much of it: the tap stands too high, or the draw-off does. */
 function tooHigh(site: Site, pool: Pool, { path, keepL }: Supply): Pick<Finding, 'why' | 'mend'> {
-  const { node, port: name } = path.runs[0]!.from
+  const [first] = path.runs
+  // A line that lets water both ways may have been laid towards the tank that it draws from.
+  const isOurs = ({ node }: Run['from']) => pool.tanks.some(({ id }) => id === node)
+  const { node, port: name } = isOurs(first!.from) ? first!.from : first!.to
   const tank = nodeById(site, node) as Tank
   const port = tank.ports.find(each => each.name === name)!
   const belowPortL = pool.deadBelowL(node, tank.baseM + port.heightM)

@@ -8,20 +8,23 @@ type Json = Record<string, unknown>
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value)
 const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : [])
 
+/** What is a text; anything else is refused once the schema is asked, and is here of no name. */
+const word = (value: unknown): string => (typeof value === 'string' ? value : 'thing')
+
 /** Things with an id of their own that stand within another: whose they are, and the stem their id is made from. */
 function* within(document: Json): Generator<{ thing: Json; stem: string }> {
   for (const roof of objects(document.roofs)) {
-    for (const thing of objects(roof.pieces)) yield { thing, stem: `${String(roof.id)}-piece` }
-    for (const thing of objects(roof.spouts)) yield { thing, stem: `${String(roof.id)}-gutter` }
+    for (const thing of objects(roof.pieces)) yield { thing, stem: `${word(roof.id)}-piece` }
+    for (const thing of objects(roof.spouts)) yield { thing, stem: `${word(roof.id)}-gutter` }
   }
   for (const run of objects(document.runs)) {
-    for (const thing of objects(run.parts)) yield { thing, stem: `${String(run.id)}-${String(thing.kind)}` }
-    for (const thing of objects(run.profile)) yield { thing, stem: `${String(run.id)}-place` }
+    for (const thing of objects(run.parts)) yield { thing, stem: `${word(run.id)}-${word(thing.kind)}` }
+    for (const thing of objects(run.profile)) yield { thing, stem: `${word(run.id)}-place` }
   }
   for (const use of objects(document.uses)) {
-    for (const thing of objects(use.rations)) yield { thing, stem: `${String(use.id)}-step` }
+    for (const thing of objects(use.rations)) yield { thing, stem: `${word(use.id)}-step` }
     const drip = isObject(use.amount) && isObject(use.amount.drip) ? use.amount.drip : {}
-    for (const thing of objects(drip.emitters)) yield { thing, stem: `${String(use.id)}-emitter` }
+    for (const thing of objects(drip.emitters)) yield { thing, stem: `${word(use.id)}-emitter` }
   }
 }
 

@@ -30,7 +30,9 @@ function derivedName(site: Site, node: SiteNode): string {
   }
   if (node.kind === 'outfall') {
     const [feeder] = graphOf(site).into(node.id)
-    return capital(OUTFALLS[node.to].name) + (feeder ? ` of ${nameOf(site, feeder.from.node)}` : '')
+    const from = feeder && graphOf(site).node(feeder.from.node)
+    // Outfalls that feed each other are refused; until they are, they are called by no other.
+    return capital(OUTFALLS[node.to].name) + (from && from.kind !== 'outfall' ? ` of ${nameOf(site, from.id)}` : '')
   }
   return capital(kindName(node))
 }

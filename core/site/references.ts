@@ -13,6 +13,16 @@ export function strayReferences(site: Site): Problem[] {
     return runs.flatMap((run, index) =>
       (['from', 'to'] as const).flatMap((end): Problem[] => {
         const node = nodes.get(run[end].node)
+        const other = nodes.get(run.to.node)
+        if (end === 'from' && node?.kind === 'outfall' && other?.kind === 'outfall')
+          return [
+            {
+              path: `runs[${index}].from`,
+              sentence:
+                `The run “${run.name ?? run.id}” goes from one outfall to ${node === other ? 'itself' : 'another'}; ` +
+                'what has run out has left the site. Take the run out.',
+            },
+          ]
         if (node && portsOf(node).some(port => port.name === run[end].port)) return []
         const path = `runs[${index}].${end}`
         const called = `The run “${run.name ?? run.id}”`

@@ -49,6 +49,7 @@ const counts = computed(() => {
   return [
     ...counted(found.lines === 'sums' ? 0 : found.missingDays, 'day has no figure', 'days have no figure'),
     ...counted(found.flagged, 'line is marked as missing', 'lines are marked as missing'),
+    ...counted(found.below, 'line is below nothing', 'lines are below nothing'),
     ...counted(found.trace, 'trace is taken as dry', 'traces are taken as dry'),
     ...counted(
       found.duplicates,
