@@ -36,7 +36,8 @@ export default defineNuxtConfig({
   ],
   spaLoadingTemplate: false,
   // The page is made in the browser alone: no answer of a server's rendering is unpacked in it.
-  experimental: { renderJsonPayloads: false },
+  // A piece that is gone from the server is told, and the page loads anew once all is saved: never by itself.
+  experimental: { renderJsonPayloads: false, emitRouteChunkError: 'manual' },
   alias: {
     '#core': fileURLToPath(new URL('./core', import.meta.url)),
     // What the package means for old browsers and old loaders is a good deal longer.
@@ -91,9 +92,20 @@ export default defineNuxtConfig({
     workbox: {
       globPatterns: ['**/*.{js,css,woff2,svg,png}'],
       maximumFileSizeToCacheInBytes: 4_000_000,
-      additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
-      navigateFallback: '/',
-      navigateFallbackDenylist: [/^\/api\//],
+      // The page for when no server answers; where one does, its answer of today counts, and the rules that come with it.
+      additionalManifestEntries: [{ url: '/?kept', revision: String(Date.now()) }],
+      navigateFallback: null,
+      runtimeCaching: [
+        {
+          urlPattern: ({ request }) => request.mode === 'navigate',
+          handler: async ({ request }) => {
+            const patience = new Promise<never>((_, fail) => setTimeout(fail, 5000))
+            const answer = await Promise.race([fetch(request), patience]).catch(() => undefined)
+            if (answer && answer.status < 500) return answer
+            return (await caches.match('/', { ignoreSearch: true })) ?? Response.error()
+          },
+        },
+      ],
       inlineWorkboxRuntime: true,
       cleanupOutdatedCaches: true,
     },

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import NewVersionNote from '~/offline/NewVersionNote.vue'
-import { keepApp } from '~/offline/useNewVersion'
+import { useSite } from '~/stores/site'
+import { useEventListener } from '@vueuse/core'
 import { usePrefs } from '~/stores/prefs'
 usePrefs()
-onMounted(keepApp)
+const store = useSite()
+useEventListener(window, 'beforeunload', event => {
+  if (store.wouldLose) event.preventDefault()
+})
 </script>
 
 <template>

@@ -77,3 +77,40 @@ export function pageAlbum(): Album {
     },
   }
 }
+
+/** An album of the page until the disk answers; what was put there goes on the disk with it. */
+export function lateAlbum(disk: Promise<Album | undefined>): Album {
+  const page = pageAlbum()
+  let album: Album = page
+  const kept: StoredPhoto[] = []
+  const listening = new Set<{ begin: (of: Album) => () => void; end: () => void }>()
+  void disk.then(async found => {
+    if (!found) return
+    for (const photo of kept) await found.put(photo)
+    album = found
+    for (const each of listening) {
+      each.end()
+      each.end = each.begin(found)
+    }
+  })
+  return {
+    of: siteId => album.of(siteId),
+    watch(siteId, told) {
+      const begin = (of: Album) => of.watch(siteId, told)
+      const each = { begin, end: begin(album) }
+      listening.add(each)
+      return () => {
+        each.end()
+        listening.delete(each)
+      }
+    },
+    async put(photo) {
+      if (album === page) kept.push(photo)
+      await album.put(photo)
+    },
+    async drop(id) {
+      kept.splice(0, kept.length, ...kept.filter(photo => photo.id !== id))
+      await album.drop(id)
+    },
+  }
+}

@@ -38,6 +38,8 @@ export class Database extends Dexie {
   records!: EntityTable<StoredRecord, 'id'>
   photos!: EntityTable<StoredPhoto, 'id'>
   readings!: Table<StoredReading, [string, number]>
+  /** Demo sites that somebody took out: they do not come back by themselves. */
+  takenOut!: EntityTable<{ id: string }, 'id'>
 
   constructor() {
     // Nothing here is asked for twice, so nothing needs to be copied for the next who asks.
@@ -79,5 +81,6 @@ export class Database extends Dexie {
         }
       })
     this.version(5).stores({ photos: 'id, siteId', readings: '[siteId+place], siteId' })
+    this.version(6).stores({ takenOut: 'id' })
   }
 }

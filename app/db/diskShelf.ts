@@ -15,11 +15,11 @@ const siteOf = (document: StoredDocument): Site =>
 
 /** The shelf on this machine's disk. What fails comes back as the browser's own error. */
 export function diskShelf(database: Database): Shelf {
-  const { sites, documents, steps, records, readings } = database
+  const { sites, documents, steps, records, readings, takenOut } = database
   const stepsOf = (id: string, from: number | typeof Dexie.minKey, to: number | typeof Dexie.maxKey) =>
     steps.where('[siteId+index]').between([id, from], [id, to])
   const all = (id: string) => stepsOf(id, Dexie.minKey, Dexie.maxKey)
-  const tables = [sites, documents, steps, records, readings]
+  const tables = [sites, documents, steps, records, readings, takenOut]
   const inOne = <Result>(act: () => Promise<Result>) => database.transaction('rw', tables, act)
 
   async function whole(id: string) {
@@ -45,7 +45,7 @@ export function diskShelf(database: Database): Shelf {
   }
 
   return {
-    lasts: true,
+    watchHolding: told => told('disk'),
     watchAll(told) {
       const watch = liveQuery(() => sites.orderBy('changedAt').reverse().toArray()).subscribe(told)
       return () => watch.unsubscribe()
@@ -63,6 +63,7 @@ export function diskShelf(database: Database): Shelf {
       inOne(async () => {
         if (await sites.get(head.id)) return false
         await all(head.id).delete()
+        await takenOut.delete(head.id)
         await sites.add(head)
         await keepDocument(head.id, site)
         await keepRecord(head.id, site)
@@ -93,8 +94,10 @@ export function diskShelf(database: Database): Shelf {
         await records.delete(id)
         await linesOf(id, Dexie.minKey).delete()
         await all(id).delete()
+        if (taken?.stored.demo) await takenOut.put({ id })
         return taken
       }),
+    takenOut: async () => (await takenOut.toArray()).map(({ id }) => id),
     filed: async ids => {
       await sites
         .where('id')

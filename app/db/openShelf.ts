@@ -1,36 +1,48 @@
 import { Database } from './database'
-import { diskAlbum, pageAlbum, type Album } from './album'
+import { diskAlbum, lateAlbum, pageAlbum, type Album } from './album'
 import { diskShelf } from './diskShelf'
 import type { Shelf } from './shelf'
 
-/** A disk that does not even answer is given up on; one that is busy may take seconds, and what it holds is worth them. */
-const PATIENCE_MS = 20_000
+/** A disk that has not answered by then is worked without until it does. */
+const QUIET_MS = 2000
 
-/** The disk where the browser lets the page have one. */
-async function openDisk(): Promise<Database | undefined> {
+/** The disk where the browser lets the page have one, however long that takes; nothing where it does not. */
+const opening: () => Promise<Database | undefined> = async () => {
   try {
     const database = new Database()
-    const late = new Promise<never>((_, fail) => setTimeout(() => fail(new Error('no answer')), PATIENCE_MS))
-    await Promise.race([database.open(), late])
+    await database.open()
     return database
   } catch {
     return undefined
   }
 }
 let opened: Promise<Database | undefined> | undefined
-const disk = () => (opened ??= openDisk())
+const disk = () => (opened ??= opening())
+const LATE = Symbol('late')
+/** The disk, nothing where there is none, or that it is late. */
+const answered = () => Promise.race([disk(), new Promise<typeof LATE>(done => setTimeout(() => done(LATE), QUIET_MS))])
 
 async function chooseShelf(): Promise<Shelf> {
-  const database = await disk()
-  if (database) return diskShelf(database)
+  const database = await answered()
+  if (database && database !== LATE) return diskShelf(database)
   const { pageShelf } = await import('./pageShelf')
-  return pageShelf()
+  if (!database) return pageShelf()
+  const { lateShelf } = await import('./lateShelf')
+  return lateShelf(
+    pageShelf(),
+    disk().then(found => found && diskShelf(found)),
+  )
 }
 let shelf: Promise<Shelf> | undefined
 /** Where this page keeps its sites; asked for once, and the same from then on. */
 export const openShelf = (): Promise<Shelf> => (shelf ??= chooseShelf())
 
+async function chooseAlbum(): Promise<Album> {
+  const database = await answered()
+  if (!database) return pageAlbum()
+  if (database !== LATE) return diskAlbum(database)
+  return lateAlbum(disk().then(found => found && diskAlbum(found)))
+}
 let album: Promise<Album> | undefined
 /** Where this page keeps its photos. */
-export const openAlbum = (): Promise<Album> =>
-  (album ??= disk().then(database => (database ? diskAlbum(database) : pageAlbum())))
+export const openAlbum = (): Promise<Album> => (album ??= chooseAlbum())

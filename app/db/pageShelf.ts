@@ -3,6 +3,7 @@ import { writtenOver, type Shelf, type StoredSite, type Whole } from './shelf'
 /** The shelf of a page that may keep nothing: as whole as the other while the page is open, and gone with it. */
 export function pageShelf(): Shelf {
   const kept = new Map<string, Whole>()
+  const out = new Set<string>()
   const watchers = new Set<() => void>()
   const changed = () => watchers.forEach(tell => tell())
   const watch = (tell: () => void) => {
@@ -13,7 +14,7 @@ export function pageShelf(): Shelf {
   const newestFirst = () => [...kept.values()].map(({ stored }) => stored).sort((a, b) => b.changedAt - a.changedAt)
 
   return {
-    lasts: false,
+    watchHolding: told => told('page'),
     watchAll: told => watch(() => told(newestFirst())),
     document: id => Promise.resolve(kept.get(id)?.stored.site),
     watch: (id, told) => watch(() => told(kept.get(id)?.stored)),
@@ -21,6 +22,7 @@ export function pageShelf(): Shelf {
     put(whole) {
       if (kept.has(whole.stored.id)) return Promise.resolve(false)
       kept.set(whole.stored.id, whole)
+      out.delete(whole.stored.id)
       changed()
       return Promise.resolve(true)
     },
@@ -39,9 +41,11 @@ export function pageShelf(): Shelf {
     take(id) {
       const whole = kept.get(id)
       kept.delete(id)
+      if (whole?.stored.demo) out.add(id)
       changed()
       return Promise.resolve(whole)
     },
+    takenOut: () => Promise.resolve([...out]),
     filed(ids) {
       for (const id of ids) {
         const whole = kept.get(id)

@@ -15,8 +15,10 @@ import {
 import type { Move, Site } from '../../core/site'
 import { Database } from './database'
 import { diskShelf } from './diskShelf'
+import { lateAlbum, pageAlbum, type Album } from './album'
+import { lateShelf } from './lateShelf'
 import { pageShelf } from './pageShelf'
-import type { Shelf, StoredHead, Whole } from './shelf'
+import type { Holding, Shelf, StoredHead, Whole } from './shelf'
 
 /** Every shelf begins empty: the page has one disk. */
 let disk: Database | undefined
@@ -167,3 +169,128 @@ describe('a shelf on the disk', () => {
     expect((await shelf.whole('yard'))!.stored.site.log).toHaveLength(2)
   })
 })
+
+describe('demo sites that were taken out', () => {
+  it.each(Object.entries(SHELVES))('are remembered %s, until they are put there again', async (_name, open) => {
+    const shelf = await open()
+    const demo = wholeOf(yard)
+    demo.stored.demo = true
+    await shelf.put(demo)
+    await shelf.put(wholeOf({ ...yard, id: 'own' }))
+    await shelf.take('own')
+    expect(await shelf.takenOut()).toEqual([])
+    const taken = (await shelf.take('yard'))!
+    expect(await shelf.takenOut()).toEqual(['yard'])
+    await shelf.put(taken)
+    expect(await shelf.takenOut()).toEqual([])
+  })
+})
+
+describe('a disk that answers late', () => {
+  /** A shelf of the page with the disk still to come, and what lets it come. */
+  async function late(disk: Shelf) {
+    let come: (found: Shelf | undefined) => void = () => undefined
+    const shelf = lateShelf(pageShelf(), new Promise(done => (come = done)))
+    const holdings: Holding[] = []
+    shelf.watchHolding(where => holdings.push(where))
+    const settled = async () => {
+      for (let tries = 0; tries < 200 && holdings.length < 2; tries++) await new Promise(done => setTimeout(done, 2))
+    }
+    return {
+      shelf,
+      holdings,
+      comes: () => (come(disk), settled()),
+      neverComes: () => (come(undefined), settled()),
+    }
+  }
+  const rewritten = async (shelf: Shelf, name: string, times = 1) => {
+    let now = beginHistory((await shelf.whole('yard'))!.stored.site)
+    for (let time = 0; time < times; time++) {
+      const next = stepped(now, rename(`${name}${time ? ` ${time}` : ''}`))
+      const { revision } = (await shelf.whole('yard'))!.stored
+      expect(await shelf.write('yard', writingOf(now, next)!, revision, 'this page', time)).toBe('written')
+      now = next
+    }
+  }
+
+  it('takes over what was made meanwhile, and goes on keeping it', async () => {
+    const disk = await openDisk()
+    const { shelf, holdings, comes } = await late(disk)
+    await shelf.put(wholeOf(yard))
+    await rewritten(shelf, 'Meanwhile')
+    const heard: (string | undefined)[] = []
+    shelf.watch('yard', head => heard.push(head?.name))
+    await comes()
+    expect(holdings).toEqual(['late', 'disk'])
+    expect((await disk.whole('yard'))!.stored).toMatchObject({ name: 'Meanwhile', revision: 2 })
+    expect((await disk.whole('yard'))!.steps).toHaveLength(1)
+    await rewritten(shelf, 'Later')
+    expect((await disk.whole('yard'))!.stored.name).toBe('Later')
+    for (let tries = 0; tries < 200 && heard.at(-1) !== 'Later'; tries++) await new Promise(done => setTimeout(done, 5))
+    expect(heard.at(-1)).toBe('Later')
+  })
+  it('that holds the site already keeps both: the open one is told of, the other stands beside it', async () => {
+    for (const isOpen of [true, false]) {
+      const disk = await openDisk()
+      await disk.put(wholeOf(yard))
+      await rewritten(disk, 'On the disk', 2)
+      const { shelf, comes } = await late(disk)
+      const demo = wholeOf(yard)
+      demo.stored.demo = true
+      await shelf.put(demo)
+      await rewritten(shelf, 'In the page', 2)
+      const apart: boolean[] = []
+      const stop = isOpen ? shelf.watch('yard', (_head, is) => apart.push(is === true)) : () => undefined
+      await comes()
+      stop()
+      expect((await disk.whole('yard'))!.stored.name).toBe('On the disk 1')
+      if (isOpen) expect(apart).toContain(true)
+      else {
+        const all = await allNames(disk)
+        expect(all.sort()).toEqual(['In the page 1 (changed before the disk answered)', 'On the disk 1'])
+      }
+    }
+  })
+  it('gets no demo site that was only looked at, or that was taken out of it', async () => {
+    const disk = await openDisk()
+    const demo = wholeOf(yard)
+    demo.stored.demo = true
+    await disk.put(demo)
+    await disk.take('yard')
+    const { shelf, comes } = await late(disk)
+    await shelf.put(demo)
+    await comes()
+    expect(await disk.whole('yard')).toBeUndefined()
+  })
+  it('or never, leaves all in the page', async () => {
+    const { shelf, holdings, neverComes } = await late(pageShelf())
+    await shelf.put(wholeOf(yard))
+    await neverComes()
+    expect([holdings, (await shelf.whole('yard'))!.stored.name]).toEqual([['late', 'page'], yard.name])
+  })
+  it('takes photos over too', async () => {
+    let come: (album: Album) => void = () => undefined
+    const album = lateAlbum(new Promise(done => (come = done)))
+    const photo = (id: string) => ({ id, siteId: 'yard', subject: 'log', takenAt: 1, picture: new Blob(['x']) })
+    const seen: string[][] = []
+    album.watch('yard', photos => seen.push(photos.map(({ id }) => id)))
+    await album.put(photo('a'))
+    await album.put(photo('b'))
+    await album.drop('a')
+    const disk = pageAlbum()
+    come(disk)
+    for (let tries = 0; tries < 50 && !(await disk.of('yard')).length; tries++)
+      await new Promise(done => setTimeout(done))
+    await album.put(photo('c'))
+    expect((await disk.of('yard')).map(({ id }) => id)).toEqual(['b', 'c'])
+    expect(seen.at(-1)).toEqual(['b', 'c'])
+  })
+})
+
+const allNames = (shelf: Shelf): Promise<string[]> =>
+  new Promise(done => {
+    const stop = shelf.watchAll(heads => {
+      done(heads.map(({ name }) => name))
+      queueMicrotask(() => stop())
+    })
+  })

@@ -34,22 +34,30 @@ export interface Whole {
 /** What became of a writing: another page was there first, or took the site out, and then nothing was written. */
 export type Written = 'written' | 'elsewhere' | 'gone'
 
+/** Whether sites outlast the page, do not, or will once the disk answers. */
+export type Holding = 'disk' | 'page' | 'late'
+
 /** Where sites are kept: on this machine's disk, or where the browser allows none, in the page for as long as it is open. */
 export interface Shelf {
-  /** False where nothing outlasts the page. */
-  lasts: boolean
+  /** Tells where sites are kept, now and whenever that changes; for as long as the page is open. */
+  watchHolding(told: (holding: Holding) => void): void
   /** Tells the heads of all sites, newest first, now and whenever one changes; gives back what ends it. */
   watchAll(told: (sites: StoredHead[]) => void): () => void
   /** A site's document without its rain record and its log, as for a look at it; undefined once it is gone. */
   document(id: string): Promise<Site | undefined>
-  /** Tells the head of a site now and whenever it changes; undefined once it is gone. */
-  watch(id: string, told: (stored: StoredHead | undefined) => void): () => void
+  /**
+   * Tells the head of a site now and whenever it changes; undefined once it is gone. `apart` where what lies there is
+   * another history than the one that was put or written here.
+   */
+  watch(id: string, told: (stored: StoredHead | undefined, apart?: boolean) => void): () => void
   whole(id: string): Promise<Whole | undefined>
   /** Puts a site with its history on the shelf; false where its id is taken, and nothing was put. */
   put(whole: Whole): Promise<boolean>
   /** Writes what a kept history lacks, all of it or none; `over` is the revision that it is written over. */
   write(id: string, writing: Writing, over: number, by: string, now: number): Promise<Written>
   take(id: string): Promise<Whole | undefined>
+  /** Ids of the demo sites that were taken, and were not put there again. */
+  takenOut(): Promise<string[]>
   /** Sites left as a file. */
   filed(ids: readonly string[]): Promise<void>
 }

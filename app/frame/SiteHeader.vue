@@ -34,7 +34,7 @@ const REMIND_AFTER = 60
 const reminds = computed(() => store.lasts && store.unfiled >= REMIND_AFTER)
 /** Where all is kept as it should be there is nothing to say, and what would say it is not loaded. */
 const noted = computed(() => Boolean(store.trouble) || store.saving === 'failed' || !store.lasts || reminds.value)
-const LazyKeepingNote = defineAsyncComponent(() => import('~/frame/KeepingNote.vue'))
+const LazyWhereItIsKept = defineAsyncComponent(() => import('~/frame/WhereItIsKept.vue'))
 /** The menu is loaded when it is first opened. */
 const LazyFilesMenu = defineAsyncComponent(() => import('~/frame/FilesMenu.vue'))
 const [menuAsked, menuReady] = [ref(false), ref(false)]
@@ -109,7 +109,7 @@ function act(command: FilesCommand): void {
       <LazyFilesMenu v-if="menuAsked" v-show="menuReady" @vue:mounted="menuReady = true" @act="act" />
     </div>
     <LazyMoneyDialog v-if="money" v-model="money" />
-    <LazyKeepingNote v-if="noted" :remind="reminds" />
+    <LazyWhereItIsKept v-if="noted" :remind="reminds" />
   </header>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KeepingNote from '~/frame/KeepingNote.vue'
 import FilePick from '~/fields/FilePick.vue'
 import { useSite } from '~/stores/site'
 import { useFiles } from '~/stores/useFiles'
@@ -21,8 +22,7 @@ const MOST_MB = 150
 
 onBeforeUnmount(yard.watchSites())
 onMounted(async () => {
-  await store.flush()
-  store.close()
+  await store.leave()
   try {
     await yard.fetchDemos(Date.now())
   } catch {
@@ -100,7 +100,19 @@ async function remove(id: string, name: string): Promise<void> {
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
       <p class="soft">Nothing else was changed.</p>
     </div>
-    <p v-if="!yard.lasts" role="alert" class="problems">
+    <section v-if="store.left.length" class="left" aria-label="Not saved">
+      <div v-for="keeper in store.left" :key="keeper.id" :data-left="keeper.id">
+        <h2>
+          <NuxtLink :to="`/site/${keeper.id}/store`">{{ keeper.history.value.site.name }}</NuxtLink>
+        </h2>
+        <KeepingNote :keeper="keeper" @let-go="store.letGo(keeper)" />
+      </div>
+    </section>
+    <p v-if="store.holding === 'late'" role="alert" class="problems">
+      This browser’s disk does not answer yet. What you do here is put on it as soon as it comes; your own sites will
+      stand here then.
+    </p>
+    <p v-else-if="!store.lasts" role="alert" class="problems">
       This browser lets the page keep nothing, as in a private window. All of it works, and is gone when the tab is
       closed: save your sites as a file before you leave.
     </p>
@@ -207,6 +219,12 @@ ul {
   border-left: 3px solid var(--rust);
   padding-left: 12px;
   margin-bottom: 16px;
+}
+.left h2 {
+  margin: 0 0 2px;
+}
+.left > div {
+  margin-bottom: 14px;
 }
 .problems p {
   margin: 0 0 4px;

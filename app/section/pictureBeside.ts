@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { watched } from '~/workers/missingPiece'
 import { turns } from '~/workers/pageTurns'
 import type { SectionWorker } from '~/workers/section.worker'
 import { bandsOf, pictureOf, received, type Frame, type Held, type HeldPicture, type Picture } from '#core/section'
@@ -17,7 +18,9 @@ export const pictureBeside = (site: Site, frame: Frame, held?: Held): Promise<Pi
   laidOut(site, frame, held).catch(() => pictureOf(site, frame, held))
 
 async function laidOut(site: Site, frame: Frame, held?: Held): Promise<Picture> {
-  face ??= wrap<SectionWorker>(new Worker(new URL('../workers/section.worker.ts', import.meta.url), { type: 'module' }))
+  face ??= wrap<SectionWorker>(
+    watched(new Worker(new URL('../workers/section.worker.ts', import.meta.url), { type: 'module' })),
+  )
   const { daily: _daily, ...climate } = site.climate
   const kept = held && { ...held, scale: bandsOf(held.scale) }
   const bare = { ...site, climate, options: [] }

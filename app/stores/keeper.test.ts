@@ -1,12 +1,14 @@
+import fc from 'fast-check'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ref } from 'vue'
+import { ref, shallowRef, watchEffect } from 'vue'
 import { blank, plainTank } from '../../tests/sites'
 import { applyMove, beginHistory, setField, takenBack, withStep, writingOf, type History } from '../../core/moves'
 import { pageShelf } from '../db/pageShelf'
 import type { Shelf } from '../db/shelf'
-import { useKeeper } from './keeper'
+import { isAtStake } from './keeper'
+import { useOpenSites } from './useOpenSites'
 
-vi.stubGlobal('ref', ref)
+for (const [name, one] of Object.entries({ ref, shallowRef, watchEffect })) vi.stubGlobal(name, one)
 vi.stubGlobal('navigator', {})
 afterAll(() => vi.unstubAllGlobals())
 
@@ -34,23 +36,15 @@ function stepped(history: History, name: string): History {
 
 /** A page with the yard open, and what it shows. */
 async function page() {
-  let shown: History | undefined
-  const keeper = useKeeper(
-    () => shown,
-    history => (shown = history),
-  )
-  await keeper.open('yard')
+  const sites = useOpenSites(() => undefined)
+  await sites.open('yard')
+  const keeper = sites.here.value!
   return {
+    sites,
     keeper,
-    shown: () => shown!,
-    rename(name: string) {
-      shown = stepped(shown!, name)
-      keeper.changed()
-    },
-    undo() {
-      shown = takenBack(shown!)
-      keeper.changed()
-    },
+    shown: () => sites.here.value!.history.value,
+    rename: (name: string) => sites.here.value!.change(stepped(sites.here.value!.history.value, name)),
+    undo: () => keeper.change(takenBack(keeper.history.value)),
   }
 }
 /** Another page writes over the revision that lies there. */
@@ -75,7 +69,7 @@ afterEach(() => vi.useRealTimers())
 describe('a page that keeps its work', () => {
   it('says unsaved until what it shows lies on the shelf, then saved, with all its history', async () => {
     const { keeper, rename, undo, shown } = await page()
-    expect([keeper.saving.value, keeper.missing.value, keeper.lasts.value]).toEqual(['saved', false, false])
+    expect(keeper.saving.value).toBe('saved')
     rename('Once')
     rename('Twice')
     expect(keeper.saving.value).toBe('unsaved')
@@ -113,19 +107,29 @@ describe('a page that keeps its work', () => {
   })
   it('opens nothing where there is nothing, and says so', async () => {
     await shelf.take('yard')
-    const { keeper, shown } = await page()
-    expect([keeper.missing.value, shown()]).toEqual([true, undefined])
-    await keeper.flush()
-    expect(keeper.trouble.value).toBeUndefined()
+    const sites = useOpenSites(() => undefined)
+    await sites.open('yard')
+    expect([sites.notOpened.value, sites.here.value]).toEqual([{ because: 'missing' }, undefined])
+  })
+  it('opens nothing that cannot be worked with, says what is wrong, and hands it out as it lies there', async () => {
+    const site = { ...yard, id: 'field', nodes: [{ ...yard.nodes[0]!, id: { toString: 1 } as unknown as string }] }
+    const stored = { id: 'field', name: 'Field', site, revision: 1, cursor: 0, changedAt: 1, demo: false }
+    await shelf.put({ stored, steps: [] })
+    const sites = useOpenSites(() => undefined)
+    await sites.open('field')
+    expect(sites.here.value).toBeUndefined()
+    expect(sites.notOpened.value).toMatchObject({ because: 'unsound', problems: [{ path: 'nodes[0].id' }], site })
+    // And no other site is kept from being opened.
+    await sites.open('yard')
+    expect([sites.notOpened.value, sites.here.value!.id]).toEqual([undefined, 'yard'])
   })
 })
 
 describe('a disk that fails', () => {
   it('when it is full is told as full, never as another page, and tried again by itself, ever more seldom', async () => {
-    const { keeper, rename } = await page()
     const disk = failing(shelf, noRoom)
     shelf = disk.shelf
-    await keeper.open('yard')
+    const { keeper, rename } = await page()
     rename('Once')
     const began = Date.now()
     await keeper.flush()
@@ -243,13 +247,126 @@ describe('work since the last file', () => {
       },
       steps: [],
     })
-    const { keeper, rename, shown } = await page()
+    const { sites, rename, shown } = await page()
     rename('Once')
-    await keeper.open('field')
+    await sites.open('field')
     expect((await kept()).stored.name).toBe('Once')
-    expect([shown().site.id, keeper.saving.value]).toEqual(['field', 'saved'])
+    expect([shown().site.id, sites.here.value!.saving.value]).toEqual(['field', 'saved'])
     expect(shown()).toEqual({ ...beginHistory((await shelf.whole('field'))!.stored.site), first: 0 })
-    keeper.close()
-    expect(shown()).toBeUndefined()
+    await sites.leave()
+    expect([sites.here.value, sites.left.value]).toEqual([undefined, []])
   })
+})
+
+describe('a site that is left before all of it is kept', () => {
+  it('stays whole in memory, is told of, and is let go once it is kept', async () => {
+    const disk = failing(shelf, noRoom)
+    shelf = disk.shelf
+    const { sites, rename } = await page()
+    rename('Once')
+    await sites.leave()
+    expect(sites.here.value).toBeUndefined()
+    const [left] = sites.left.value
+    expect([left!.id, left!.trouble.value, isAtStake(left!)]).toEqual(['yard', 'full', true])
+    // It is opened again as it was left, with its history, and not as the disk has it.
+    await sites.open('yard')
+    expect([sites.left.value, sites.here.value!.history.value.site.name]).toEqual([[], 'Once'])
+    await sites.leave()
+    disk.mend()
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(sites.left.value).toEqual([])
+    expect((await kept()).stored.name).toBe('Once')
+  })
+  it('with another page’s changes against it waits for whose are kept', async () => {
+    const { sites, rename } = await page()
+    rename('Ours')
+    await elsewhere('Theirs')
+    await sites.leave()
+    const [left] = sites.left.value
+    expect(left!.trouble.value).toBe('elsewhere')
+    await left!.keepOurs()
+    await calm()
+    expect([(await kept()).stored.name, sites.left.value]).toEqual(['Ours', []])
+  })
+  it('is told by its true cause where something of it cannot be written down', async () => {
+    const disk = failing(shelf, () =>
+      Object.assign(new Error('#<Object> could not be cloned'), { name: 'DataCloneError' }),
+    )
+    shelf = disk.shelf
+    const { keeper, rename } = await page()
+    rename('Once')
+    await keeper.flush()
+    expect([keeper.trouble.value, keeper.cause.value]).toEqual(['unfit', '#<Object> could not be cloned'])
+  })
+})
+
+describe('whatever happens to it', () => {
+  const ACTS = [
+    'type',
+    'write',
+    'leave',
+    'open',
+    'another page changes it',
+    'another page takes it out',
+    'the disk is full',
+    'the disk has room',
+    'time passes',
+    'take theirs',
+    'keep ours',
+    'put it back',
+  ] as const
+  it('what was typed last stands on the disk or in this page, unless somebody gave it up', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.constantFrom(...ACTS), { maxLength: 24 }), async acts => {
+        const inner = pageShelf()
+        let full = false
+        shelf = {
+          ...inner,
+          write: (...given) => (full ? Promise.reject(noRoom()) : inner.write(...given)),
+          put: whole => (full ? Promise.reject(noRoom()) : inner.put(whole)),
+        }
+        await inner.put({
+          stored: { id: 'yard', name: yard.name, site: yard, revision: 1, cursor: 0, changedAt: 1, demo: false },
+          steps: [],
+        })
+        const sites = useOpenSites(() => undefined)
+        await sites.open('yard')
+        const open = () => sites.here.value ?? sites.left.value[0]
+        let [typed, count] = [undefined as string | undefined, 0]
+        for (const act of acts) {
+          const keeper = open()
+          if (act === 'type' && sites.here.value) {
+            typed = `Typed ${count++}`
+            sites.here.value.change(stepped(sites.here.value.history.value, typed))
+          } else if (act === 'write') await keeper?.flush()
+          else if (act === 'leave') await sites.leave()
+          else if (act === 'open') await sites.open('yard')
+          else if (act === 'another page changes it') {
+            if (!full && (await shelf.whole('yard'))) await elsewhere(`Theirs ${count++}`)
+          } else if (act === 'another page takes it out') {
+            const before = await shelf.take('yard')
+            // What was kept went with it, and whoever took it out can put it back.
+            if (before && !open()) typed = undefined
+          } else if (act === 'the disk is full') full = true
+          else if (act === 'the disk has room') full = false
+          else if (act === 'time passes') await vi.advanceTimersByTimeAsync(31_000)
+          else if (act === 'take theirs' && keeper?.trouble.value === 'elsewhere') {
+            await keeper.takeTheirs()
+            typed = undefined
+          } else if (act === 'keep ours' && keeper?.trouble.value === 'elsewhere') await keeper.keepOurs()
+          else if (act === 'put it back' && keeper?.trouble.value === 'gone') await keeper.putBack()
+          await calm()
+          if (typed === undefined) continue
+          const there = await shelf.whole('yard')
+          const names = [...sites.left.value, ...(sites.here.value ? [sites.here.value] : [])].flatMap(
+            ({ history: { value } }) => [value.site.name, ...namesIn(value.steps)],
+          )
+          expect([...names, ...(there ? namesIn(there.steps.map(({ made }) => made)) : [])]).toContain(typed)
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+  const namesIn = (steps: readonly { patches: { value?: unknown }[] }[]) =>
+    steps.flatMap(({ patches }) => patches.map(({ value }) => value))
 })

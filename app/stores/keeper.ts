@@ -1,18 +1,22 @@
 import { nanoid } from 'nanoid'
-import { openShelf } from '~/db/openShelf'
 import type { Shelf, StoredHead, Whole } from '~/db/shelf'
 import { writingOf, type History } from '#core/moves'
 
-/** Why a page's work is not kept, where it is not: another page changed the site or took it out, or the disk fails. */
-export type Trouble = 'elsewhere' | 'gone' | 'full' | 'broken'
+/**
+ * Why a page's work is not kept, where it is not: another page changed the site or took it out, the disk is full or
+ * fails, or something of the work cannot be written down at all.
+ */
+export type Trouble = 'elsewhere' | 'gone' | 'full' | 'broken' | 'unfit'
 
 const [RETRY_MS, MOST_RETRY_MS] = [2000, 30_000]
 /** This page, among all that may have the same site open. */
 const PAGE = nanoid()
 
-const isFull = (error: unknown) => {
-  const { name, inner } = error as { name?: string; inner?: { name?: string } }
-  return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError'
+/** What a browser calls its refusals, and what each means here. */
+const REFUSALS: Partial<Record<string, Trouble>> = { QuotaExceededError: 'full', DataCloneError: 'unfit' }
+function troubleOf(error: unknown): Trouble {
+  const { name = '', inner } = error as { name?: string; inner?: { name?: string } }
+  return REFUSALS[name] ?? REFUSALS[inner?.name ?? ''] ?? 'broken'
 }
 
 const headOf = ({ stored: { site: _site, ...head } }: Whole): StoredHead => head
@@ -25,72 +29,70 @@ const historyOf = ({ stored, steps }: Whole): History => ({
   first: steps[0]?.index ?? 0,
 })
 
+export type Keeper = ReturnType<typeof useKeeper>
+
+/** True where a site could be closed now and nothing of it would be lost. */
+export const isKept = ({ saving, trouble }: Keeper): boolean => saving.value === 'saved' && trouble.value === undefined
+
+/** True where something of a site stands in this page alone, and not only until a writing ends. */
+export const isAtStake = ({ saving, trouble }: Keeper): boolean =>
+  saving.value === 'failed' || (saving.value === 'unsaved' && trouble.value !== undefined)
+
 /**
- * Keeps the open history on the shelf: one writing at a time, each of what the shelf is known to lack, until it lacks
- * nothing. `now` is the history as it stands in the page; `take` is given one that comes from the shelf.
+ * A site as it is open in this page, and what keeps it on the shelf: one writing at a time, each of what the shelf is
+ * known to lack, until it lacks nothing. `taken` is told whenever a history comes from the shelf.
  */
-export function useKeeper(now: () => History | undefined, take: (history: History | undefined) => void) {
+export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
+  const { id } = whole.stored
+  const history = shallowRef<History>(historyOf(whole))
   const saving = ref<'saved' | 'unsaved' | 'failed'>('saved')
   const trouble = ref<Trouble>()
-  const missing = ref(false)
-  /** False where nothing outlasts the page; and how many saves lie between now and the last file. */
-  const lasts = ref(true)
+  /** What the browser said of the last writing that failed. */
+  const cause = ref('')
+  /** How many saves lie between now and the last file. */
   const unfiled = ref(0)
 
-  let shelf: Shelf
-  let stored: StoredHead | undefined
+  let stored!: StoredHead
   let held: History | undefined
   let running: Promise<void> | undefined
-  let stopWatching: (() => void) | undefined
   let retry: ReturnType<typeof setTimeout> | undefined
-  let failures = 0
+  let [failures, ended] = [0, false]
 
-  async function open(id: string): Promise<void> {
-    await flush()
-    close()
-    shelf = await openShelf()
-    lasts.value = shelf.lasts
-    await load(id)
-    stopWatching = shelf.watch(id, heard)
-  }
+  lay(whole)
+  const stopWatching = shelf.watch(id, heard)
 
-  async function load(id: string): Promise<void> {
-    show(await shelf.whole(id))
-  }
-
-  function show(whole: Whole | undefined): void {
-    missing.value = !whole
-    if (!whole) return
-    held = historyOf(whole)
-    stored = headOf(whole)
+  /** What lies on the shelf is what stands here. */
+  function lay(found: Whole): void {
+    held = history.value = historyOf(found)
+    stored = headOf(found)
     unfiled.value = stored.unfiled ?? 0
     trouble.value = undefined
     saving.value = 'saved'
-    take(held)
+  }
+  function show(found: Whole): void {
+    lay(found)
+    taken()
   }
 
-  /** What the shelf says of the open site, whoever changed it. */
-  function heard(there: StoredHead | undefined): void {
-    if (!stored) return
-    if (!there) {
-      trouble.value = 'gone'
-      return
-    }
-    if (there.by === PAGE) unfiled.value = there.unfiled ?? 0
-    else if (there.revision > stored.revision || trouble.value === 'gone') {
+  /** What the shelf says of the site, whoever changed it; `apart` where what lies there never came from what is here. */
+  function heard(there: StoredHead | undefined, apart = false): void {
+    if (ended) return
+    if (!there) trouble.value = 'gone'
+    else if (apart) [saving.value, trouble.value] = ['unsaved', 'elsewhere']
+    else if (there.by !== PAGE && (there.revision > stored.revision || trouble.value === 'gone')) {
       // With nothing of our own at stake another page's state is simply taken over.
-      if (saving.value === 'saved') void takeOver(there.id)
+      if (saving.value === 'saved') void takeOver()
       else trouble.value = 'elsewhere'
     } else unfiled.value = there.unfiled ?? 0
   }
 
   /** Shows what another page saved, unless something was typed here while it was read. */
-  const takeOver = (id: string) =>
+  const takeOver = () =>
     tried(async () => {
-      const whole = await shelf.whole(id)
-      if (stored?.id !== id) return
-      if (saving.value === 'saved') show(whole)
-      else trouble.value = 'elsewhere'
+      const found = await shelf.whole(id)
+      if (ended) return
+      if (found && saving.value === 'saved') show(found)
+      else trouble.value = found ? 'elsewhere' : 'gone'
     })
 
   /** What the shelf refuses is told where "saved" stands, and nothing of the page is lost by it. */
@@ -103,20 +105,17 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
   function failed(error: unknown): void {
     saving.value = 'failed'
-    trouble.value = isFull(error) ? 'full' : 'broken'
+    trouble.value = troubleOf(error)
+    cause.value = error instanceof Error ? error.message : String(error)
     clearTimeout(retry)
-    retry = setTimeout(() => void flush(), Math.min(MOST_RETRY_MS, RETRY_MS * 2 ** failures++))
+    if (!ended) retry = setTimeout(() => void flush(), Math.min(MOST_RETRY_MS, RETRY_MS * 2 ** failures++))
   }
 
-  function close(): void {
-    stopWatching?.()
+  /** Ends the keeping: for a site of which all is kept, or that its owner lets go. */
+  function end(): void {
+    ended = true
+    stopWatching()
     clearTimeout(retry)
-    stopWatching = stored = held = undefined
-    failures = 0
-    saving.value = 'saved'
-    trouble.value = undefined
-    missing.value = false
-    take(undefined)
   }
 
   /** Writes all that is unwritten; a second call while one runs waits for the same end. */
@@ -125,22 +124,22 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
   }
 
   async function writeAll(): Promise<void> {
-    for (;;) {
-      const [history, over] = [now(), stored]
-      if (!history || !over || trouble.value === 'elsewhere' || trouble.value === 'gone') return
-      const writing = writingOf(held, history)
+    while (!ended) {
+      const now = history.value
+      if (trouble.value === 'elsewhere' || trouble.value === 'gone') return
+      const writing = writingOf(held, now)
       if (!writing) {
         saving.value = 'saved'
         return
       }
       try {
-        const became = await shelf.write(over.id, writing, over.revision, PAGE, Date.now())
+        const became = await shelf.write(id, writing, stored.revision, PAGE, Date.now())
         if (became !== 'written') {
           trouble.value = became
           return
         }
         held = writing.history
-        stored = { ...over, revision: over.revision + 1 }
+        stored = { ...stored, revision: stored.revision + 1 }
         failures = 0
         trouble.value = undefined
         askToStay()
@@ -151,19 +150,24 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     }
   }
 
-  /** There is something to write. */
-  function changed(): void {
+  /** The history is another now: there is something to write. */
+  function change(next: History): void {
+    history.value = next
     if (saving.value === 'saved') saving.value = 'unsaved'
   }
 
   /** Two pages changed the site: take what the other one saved. */
-  const takeTheirs = () => tried(async () => stored && load(stored.id))
+  const takeTheirs = () =>
+    tried(async () => {
+      const found = await shelf.whole(id)
+      if (found) show(found)
+      else trouble.value = 'gone'
+    })
 
   /** Two pages changed the site: keep what this one has; the other's changes are overwritten. */
   const keepOurs = () =>
     tried(async () => {
-      if (!stored) return
-      const there = await shelf.whole(stored.id)
+      const there = await shelf.whole(id)
       if (there) stored = headOf(there)
       held = undefined
       trouble.value = undefined
@@ -173,11 +177,10 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
 
   /** Puts a site that was taken out elsewhere back on the shelf, as it stands here, with its history. */
   async function putBack(): Promise<void> {
-    const history = now()
-    if (!history || !stored) return
-    const { site, steps, cursor, first } = history
+    const now = history.value
+    const { site, steps, cursor, first } = now
     const back: StoredHead = { ...stored, name: site.name, cursor, by: PAGE, changedAt: Date.now() }
-    const found = steps.map((made, at) => ({ siteId: back.id, index: first + at, made }))
+    const found = steps.map((made, at) => ({ siteId: id, index: first + at, made }))
     let put = false
     try {
       put = await shelf.put({ stored: { ...back, site }, steps: found })
@@ -187,18 +190,20 @@ export function useKeeper(now: () => History | undefined, take: (history: Histor
     }
     if (!put) {
       trouble.value = 'elsewhere'
+      saving.value = 'unsaved'
       return
     }
-    ;[stored, held] = [back, history]
+    ;[stored, held] = [back, now]
     trouble.value = undefined
     saving.value = 'saved'
     await flush()
   }
 
-  /** The open site has left as a file. */
-  const filed = () => tried(async () => stored && shelf.filed([stored.id]))
+  /** The site has left as a file. */
+  const filed = () => tried(() => shelf.filed([id]))
 
-  return { saving, trouble, missing, lasts, unfiled, open, close, flush, changed, takeTheirs, keepOurs, putBack, filed }
+  const acts = { end, flush, change, takeTheirs, keepOurs, putBack, filed }
+  return { id, history, saving, trouble, cause, unfiled, ...acts }
 }
 
 let asked = false

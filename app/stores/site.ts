@@ -1,6 +1,7 @@
 import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
-import { useKeeper } from './keeper'
+import { isAtStake } from './keeper'
+import { useOpenSites } from './useOpenSites'
 import { isLarge } from '~/workers/large'
 import type { Move, PlanOption, Site } from '#core/site'
 import {
@@ -29,7 +30,9 @@ function onlyLogged(before: Site, now: Site): boolean {
 
 /** The open document: moves in, undo and redo, and every edit on disk within a second. */
 export const useSite = defineStore('site', () => {
-  const history = shallowRef<History>()
+  const sites = useOpenSites(taken)
+  const { here } = sites
+  const history = computed(() => here.value?.history.value)
   const site = computed(() => history.value?.site)
   const cursor = computed(() => history.value?.cursor ?? 0)
   /** Grows with every change of the plan; results carry it, so that a stale one is known. What is logged changes none. */
@@ -40,13 +43,10 @@ export const useSite = defineStore('site', () => {
   const problem = ref<string>()
   let coalescing: string | undefined
 
-  const keeper = useKeeper(() => history.value, show)
-
-  /** Shows a history that comes from the shelf, or none. */
-  function show(next: History | undefined): void {
-    history.value = next
+  /** A history is shown that was not made here, or none. */
+  function taken(): void {
     coalescing = undefined
-    if (next) {
+    if (here.value) {
       revision.value++
       logRevision.value++
     } else trialFrom.value = undefined
@@ -104,16 +104,16 @@ export const useSite = defineStore('site', () => {
   }
 
   function changed(next: History): void {
-    if (next === history.value) return
-    const before = history.value?.site
-    history.value = next
-    if (before && onlyLogged(before, next.site)) logRevision.value++
+    const before = history.value
+    if (!here.value || !before || next === before) return
+    here.value.change(next)
+    if (onlyLogged(before.site, next.site)) logRevision.value++
     else revision.value++
-    keeper.changed()
     void saveSoon()
   }
 
-  const saveSoon = useDebounceFn(keeper.flush, SAVE_AFTER_MS, { maxWait: 400 })
+  const flush = async () => here.value?.flush()
+  const saveSoon = useDebounceFn(flush, SAVE_AFTER_MS, { maxWait: 400 })
 
   /** Where a trial began: what is changed from there on can be kept as an option, and the plan put back. */
   const trialFrom = ref<number>()
@@ -167,16 +167,30 @@ export const useSite = defineStore('site', () => {
   const redoLabel = computed(() => history.value?.steps[cursor.value]?.label)
   const system = computed(() => site.value?.standards.units ?? 'metric')
 
-  const { open, close, flush, takeTheirs, keepOurs, putBack, filed } = keeper
-  const { saving, trouble, missing, lasts, unfiled } = keeper
+  const saving = computed(() => here.value?.saving.value ?? 'saved')
+  const trouble = computed(() => here.value?.trouble.value)
+  const unfiled = computed(() => here.value?.unfiled.value ?? 0)
+  /** False where nothing outlasts the page, or not yet. */
+  const lasts = computed(() => sites.holding.value === 'disk')
+  /** What would be lost if the page were closed now: what is not kept, and what a page that keeps nothing has no file of. */
+  const wouldLose = computed(
+    () =>
+      [...(here.value ? [here.value] : []), ...sites.left.value].some(isAtStake) || (!lasts.value && unfiled.value > 0),
+  )
+
+  const { left, notOpened, holding, open, leave, letGo } = sites
   return {
     site,
     revision,
     logRevision,
     saving,
     trouble,
-    missing,
+    here,
+    left,
+    notOpened,
+    holding,
     lasts,
+    wouldLose,
     unfiled,
     problem,
     undoLabel,
@@ -191,15 +205,12 @@ export const useSite = defineStore('site', () => {
     makeAll,
     rehearse,
     open,
-    close,
+    leave,
+    letGo,
     make,
     settle,
     undo,
     redo,
     flush,
-    takeTheirs,
-    keepOurs,
-    putBack,
-    filed,
   }
 })

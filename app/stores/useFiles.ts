@@ -17,23 +17,28 @@ export function useFiles() {
     link.click()
     setTimeout(() => URL.revokeObjectURL(url), 1000)
   }
-  const stem = () =>
-    store
-      .site!.name.toLowerCase()
+  const stem = (name = store.site!.name) =>
+    name
+      .toLowerCase()
       .replace(/[^\p{L}\p{N}]+/gu, '-')
       .replace(/^-|-$/g, '') || 'site'
 
-  function exportSite(): void {
-    save(`${stem()}.tallcask.json`, 'application/json', writeSite(store.site!))
-    void store.filed()
+  function exportSite(keeper = store.here!): void {
+    const { site } = keeper.history.value
+    save(`${stem(site.name)}.tallcask.json`, 'application/json', writeSite(site))
+    void keeper.filed()
   }
+
+  /** A document that cannot be worked with, as it lies there. */
+  const exportAsItIs = (name: string, document: unknown): void =>
+    save(`${stem(name)}.tallcask.json`, 'application/json', JSON.stringify(document, null, 1))
 
   /** The site with its photos: as large as they are, so only where somebody asks for it. */
   async function exportWithPhotos(): Promise<void> {
     const [{ writeWithPhotos }, album] = await Promise.all([import('#core/exchange'), openAlbum()])
     const text = writeWithPhotos(store.site!, await carried(album, store.site!.id))
     save(`${stem()}-with-photos.tallcask.json`, 'application/json', text)
-    void store.filed()
+    void store.here!.filed()
   }
 
   /** All sites of the Yard in one file. */
@@ -55,5 +60,5 @@ export function useFiles() {
   /** Anything else that leaves as a file, called after the site. */
   const saveAs = (name: string, type: string, content: string | Blob): void => save(`${stem()}-${name}`, type, content)
 
-  return { saveAs, exportSite, exportWithPhotos, exportYard, exportDays }
+  return { saveAs, exportSite, exportAsItIs, exportWithPhotos, exportYard, exportDays }
 }

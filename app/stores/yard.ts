@@ -3,21 +3,27 @@ import { takeIn } from '~/db/album'
 import { openAlbum, openShelf } from '~/db/openShelf'
 import type { StoredHead } from '~/db/shelf'
 import { nextTask } from '~/stores/nextTask'
+import { wrongWith } from '~/stores/wrongWith'
 import { turns } from '~/workers/pageTurns'
 import { keepFace } from '~/workers/keepFace'
 import { readDocuments } from '~/workers/fileFace'
+import type { Problem } from '#core/answers'
 import type { Site } from '#core/site'
 import type { FilePhoto } from '#core/exchange'
 import type { Glance } from '#core/keep'
+
+/** A document that is looked at, and what is wrong with it where it cannot be worked with. */
+export interface Looked {
+  site: Site | undefined
+  problems: Problem[]
+}
+const told = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
 const freshSiteId = customAlphabet('abcdefghijkmnpqrstuvwxyz23456789', 8)
 
 /** The list of sites in this browser. */
 export const useYard = defineStore('yard', () => {
   const entries = shallowRef<StoredHead[]>()
-  /** False where nothing outlasts the page. */
-  const lasts = ref(true)
-  void openShelf().then(shelf => (lasts.value = shelf.lasts))
 
   /** Keeps the list that of the shelf until it is told to stop: a Yard that nobody sees is told nothing. */
   function watchSites(): () => void {
@@ -71,11 +77,16 @@ export const useYard = defineStore('yard', () => {
     return async () => (whole ? shelf.put(whole) : false)
   }
 
-  /** The demo sites come from the server once; afterwards they are the person's own to change. */
-  async function fetchDemos(now: number): Promise<void> {
+  /**
+   * The demo sites come from the server once; afterwards they are the person's own to change, or to take out. One that
+   * was taken out comes back where it is asked for by its id.
+   */
+  async function fetchDemos(now: number, asked?: string): Promise<void> {
     const [shelf, demos] = await Promise.all([openShelf(), $fetch<unknown[]>('/api/demo')])
+    const out = new Set(await shelf.takenOut())
+    if (asked !== undefined) out.delete(asked)
     for (const [index, demo] of (await readDocuments(demos)).entries())
-      if (!(await shelf.whole(demo.id))) await add(demo, { demo: true, now: now - index })
+      if (!out.has(demo.id) && !(await shelf.whole(demo.id))) await add(demo, { demo: true, now: now - index })
   }
 
   /** All sites of the list whole, with their rain records. */
@@ -85,12 +96,23 @@ export const useYard = defineStore('yard', () => {
     return found.flatMap(whole => (whole ? [whole.stored.site] : []))
   }
 
-  /** Documents are read one at a time, each in a task of its own: there may be many, and large ones. */
+  /**
+   * A document as for a look at it, and what is wrong with it; documents are read one at a time, each in a task of its
+   * own: there may be many, and large ones.
+   */
   let reading: Promise<unknown> = Promise.resolve()
-  function documentOf(id: string): Promise<Site | undefined> {
-    const next = async () => {
+  function documentOf(id: string): Promise<Looked> {
+    const next = async (): Promise<Looked> => {
       await nextTask()
-      return (await openShelf()).document(id)
+      try {
+        const site = await (await openShelf()).document(id)
+        return { site, problems: site ? await wrongWith(site) : [] }
+      } catch (error) {
+        return {
+          site: undefined,
+          problems: [{ path: '', sentence: `It cannot be read from the disk: ${told(error)}.` }],
+        }
+      }
     }
     const asked = reading.then(next, next)
     reading = asked
@@ -109,8 +131,11 @@ export const useYard = defineStore('yard', () => {
     return asked
   }
 
+  /** A site as it lies on the shelf, whatever is wrong with it. */
+  const wholeOf = async (id: string): Promise<Site | undefined> => (await (await openShelf()).whole(id))?.stored.site
+
   /** Sites have left as a file. */
   const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
 
-  return { entries, lasts, watchSites, add, remove, fetchDemos, wholeSites, documentOf, glanceAt, filed, freshSiteId }
+  return { entries, watchSites, add, remove, fetchDemos, wholeSites, wholeOf, documentOf, glanceAt, filed, freshSiteId }
 })

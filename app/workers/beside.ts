@@ -1,5 +1,6 @@
 import { computed, ref, shallowReactive, toRaw } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
+import { watched } from '~/workers/missingPiece'
 import type { BesideWorker, PutPart } from './beside.worker'
 import { turns } from '~/workers/pageTurns'
 import { isLarge, sameThings } from '~/workers/large'
@@ -8,7 +9,7 @@ import type { Site } from '#core/site'
 /** One worker for all, started when it is first asked. */
 let remote: Remote<BesideWorker> | undefined
 function face(): Remote<BesideWorker> {
-  remote ??= wrap<BesideWorker>(new Worker(new URL('./beside.worker.ts', import.meta.url), { type: 'module' }))
+  remote ??= wrap<BesideWorker>(watched(new Worker(new URL('./beside.worker.ts', import.meta.url), { type: 'module' })))
   return remote
 }
 /** A site as it goes there: without what no answer asks of it. */

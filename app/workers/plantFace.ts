@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { watched } from '~/workers/missingPiece'
 import type { PlantWorker } from './plant.worker'
 import type { Site } from '#core/site'
 
@@ -9,7 +10,7 @@ export function plantFace() {
   return {
     ask(): Remote<PlantWorker> {
       if (!remote) {
-        worker = new Worker(new URL('./plant.worker.ts', import.meta.url), { type: 'module' })
+        worker = watched(new Worker(new URL('./plant.worker.ts', import.meta.url), { type: 'module' }))
         remote = wrap<PlantWorker>(worker)
       }
       return remote

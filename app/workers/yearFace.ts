@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { watched } from '~/workers/missingPiece'
 import type { Climate, Site } from '#core/site'
 import type { YearWorker } from '~/workers/year.worker'
 
@@ -22,7 +23,7 @@ export function yearFace() {
       remote && site.climate.daily === sentRecord ? { face: remote, light: without(site) } : undefined,
     async ready(site: Site): Promise<{ face: Remote<YearWorker>; light: Site }> {
       if (!remote) {
-        worker = new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' })
+        worker = watched(new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' }))
         remote = wrap<YearWorker>(worker)
         sentRecord = undefined
       }

@@ -1,30 +1,35 @@
 <script setup lang="ts">
-import TodayAtGlance from './TodayAtGlance.vue'
+import SiteFigures from './SiteFigures.vue'
 import SmallSection from '~/section/SmallSection.vue'
-import { sum } from 'd3-array'
 import { formatDistanceToNow } from 'date-fns'
-import { showQuantity, showVolume } from '#core/units'
-import { roofAreaM2, type Site } from '#core/site'
-import { poolsOf } from '#core/balance'
+import type { Site } from '#core/site'
 import type { StoredHead } from '~/db/shelf'
+import { useFiles } from '~/stores/useFiles'
 import { useYard } from '~/stores/yard'
 
 /** A site at a glance: its section in small, its roof and its tanks. */
 const props = defineProps<{ entry: StoredHead }>()
 defineEmits<{ remove: [] }>()
 const yard = useYard()
+const { exportAsItIs } = useFiles()
 const site = shallowRef<Site>()
+/** Why it cannot be shown: no site keeps the others from being so. */
+const problems = ref<string[]>([])
 watch(
   () => props.entry.revision,
-  async () => (site.value = (await yard.documentOf(props.entry.id)) ?? site.value),
+  async () => {
+    const looked = await yard.documentOf(props.entry.id)
+    problems.value = looked.problems.map(({ sentence }) => sentence)
+    site.value = problems.value.length ? undefined : (looked.site ?? site.value)
+  },
   { immediate: true },
 )
-const areaOf = ({ roofs, standards }: Site) => showQuantity(sum(roofs, roofAreaM2), 'area', standards.units).text
-const heldIn = (of: Site) =>
-  showVolume(
-    sum(poolsOf(of), ({ capL }) => capL),
-    of.standards.units,
-  ).text
+onErrorCaptured(error => {
+  problems.value = [`It cannot be shown: ${error.message}.`]
+  site.value = undefined
+  return false
+})
+const saveAsItIs = async () => exportAsItIs(props.entry.name, await yard.wholeOf(props.entry.id))
 </script>
 
 <template>
@@ -33,13 +38,11 @@ const heldIn = (of: Site) =>
       <div class="small-section"><SmallSection v-if="site" :site="site" /></div>
       <h3>{{ entry.name }}</h3>
     </NuxtLink>
-    <template v-if="site">
-      <p v-if="site.note" class="small soft">{{ site.note }}</p>
-      <p class="small">
-        <span class="figure">{{ areaOf(site) }}</span> of roof · <span class="figure">{{ heldIn(site) }}</span> of tanks
-      </p>
-      <TodayAtGlance :entry="entry" :system="site.standards.units" />
-    </template>
+    <SiteFigures v-if="site" :site="site" :entry="entry" />
+    <div v-if="problems.length" class="wrong small" role="alert">
+      <p v-for="sentence in problems" :key="sentence">{{ sentence }}</p>
+      <button type="button" class="plain small" @click="saveAsItIs">Save it as a file</button>
+    </div>
     <p class="small soft foot">
       <span
         >{{ entry.demo ? 'demo · ' : '' }}changed {{ formatDistanceToNow(entry.changedAt, { addSuffix: true }) }}</span

@@ -12,9 +12,8 @@ const settings = z.object({
 /** What falls out by chance in the outside world: another seed makes another world. */
 export const chanceDevice = defineDevice('chance', 'chance', settings)
 
-/** A number in [0, 1) that is always the same for the same words and seed. */
-export function chance(...words: (string | number)[]): number {
-  const { seed } = chanceDevice.read()
+/** A number in [0, 1) that is always the same for the same seed and words. */
+export function chance(seed: number, ...words: (string | number)[]): number {
   let hash = 2166136261 ^ seed
   for (const letter of words.join('/')) hash = Math.imul(hash ^ letter.charCodeAt(0), 16777619)
   hash = Math.imul(hash ^ (hash >>> 15), 2246822507)

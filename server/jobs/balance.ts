@@ -51,7 +51,7 @@ export function balanceJob(json: unknown) {
   const days = series.rainMm.length
   const memberDays = (members ?? 0) * (years ?? MADE_YEARS) * DAYS_A_YEAR
   const curveDays = sizes ? (sizes.litres ?? SIZE_SHARES).length * days : 0
-  afford(site, compiled, [
+  afford(site, compiled, series, [
     { path: 'options.members', days: memberDays },
     { path: 'options.sizes', days: curveDays },
     { path: 'options.years', days: PLAIN_RUNS * days },

@@ -9,6 +9,7 @@ import { livedJob } from './lived'
 import { networkJob } from './network'
 import { reviewJob } from './review'
 import { tryJob } from './try'
+import { weatherJob } from './weather'
 
 /** What a thread is asked for, each from the body of a request to its answer. */
 const JOBS = {
@@ -21,6 +22,7 @@ const JOBS = {
   network: networkJob,
   review: reviewJob,
   try: tryJob,
+  weather: weatherJob,
 } satisfies Record<string, (json: unknown) => unknown>
 
 export type JobName = keyof typeof JOBS

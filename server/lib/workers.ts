@@ -1,19 +1,14 @@
-import { availableParallelism } from 'node:os'
 import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
-import { sum } from 'd3-array'
 import { Piscina } from 'piscina'
 import type { Answered, JobName, Work } from '../jobs/jobs'
 import { MOST_DOCUMENT_BYTES, readText } from './bodies'
+import { takenInHand, THREADS } from './hands'
 import { refused } from './refused'
 import { route } from './route'
 
-/** Requests that may be in hand, worked on or waiting for a thread; and of one caller. */
-const MOST_IN_HAND = 64
-const MOST_OF_ONE_CALLER = 32
-/** Nobody waits longer than this for an answer, nor is worked for. */
+/** Nothing is worked on longer than this. */
 const MOST_MS = 60_000
 const MOST_HEAP_MB = 1024
-const THREADS = Math.min(4, Math.max(2, availableParallelism() - 1))
 
 let pool: Piscina<Work, Answered> | undefined
 
@@ -26,9 +21,6 @@ const threads = () =>
     resourceLimits: { maxOldGenerationSizeMb: MOST_HEAP_MB },
     recordTiming: false,
   }).on('error', console.error))
-
-/** Requests in hand, by the address they come from. */
-const inHand = new Map<string, number>()
 
 /** A route whose whole work, from reading the document on, is done by a thread. */
 export const workRoute = (job: JobName) =>
@@ -43,32 +35,31 @@ export const workRoute = (job: JobName) =>
  * Reads the body of a request and has a thread work on it, where there are hands free.
  * @param wrapped what is handed over of the body; the body itself where nothing is said
  */
-export async function handedOver(
-  event: H3Event,
-  job: JobName,
-  wrapped: (body: string) => string = body => body,
-): Promise<Answered> {
-  const caller = event.node.req.socket.remoteAddress ?? ''
-  const already = inHand.get(caller) ?? 0
-  if (already >= MOST_OF_ONE_CALLER)
-    throw refused(429, `You have ${already} requests in hand here; wait until some are answered.`)
-  if (sum(inHand.values()) >= MOST_IN_HAND) throw refused(503, 'The server has its hands full; try again later.')
-  inHand.set(caller, already + 1)
-  try {
-    return await workedOn(event, { job, body: wrapped(await readText(event, MOST_DOCUMENT_BYTES)) })
-  } finally {
-    const left = inHand.get(caller)! - 1
-    if (left) inHand.set(caller, left)
-    else inHand.delete(caller)
-  }
-}
+export const handedOver = (event: H3Event, job: JobName, wrapped = (body: string) => body): Promise<Answered> =>
+  takenInHand(
+    event,
+    job,
+    () => readText(event, MOST_DOCUMENT_BYTES),
+    body => workedOn(event, { job, body: wrapped(body) }),
+  )
+
+/** Has a thread work on a question that came without a body. */
+export const askedOver = (event: H3Event, job: JobName, question: object): Promise<Answered> =>
+  takenInHand(
+    event,
+    job,
+    () => Promise.resolve(JSON.stringify(question)),
+    body => workedOn(event, { job, body }),
+  )
 
 /** Hands a body to a thread. It is stopped where it takes too long and where the caller has gone away. */
 async function workedOn(event: H3Event, work: Work): Promise<Answered> {
+  const { res } = event.node
   const gone = new AbortController()
   const stop = () => gone.abort(new Error('The caller has gone away.'))
   const limit = AbortSignal.timeout(MOST_MS)
-  event.node.res.once('close', stop)
+  res.once('close', stop)
+  if (res.destroyed) stop()
   try {
     return await threads().run(work, { signal: AbortSignal.any([gone.signal, limit]) })
   } catch (error) {
@@ -77,6 +68,6 @@ async function workedOn(event: H3Event, work: Work): Promise<Answered> {
     console.error(error)
     throw refused(503, 'The server could not finish this; it may need more room than there is. Ask for less at once.')
   } finally {
-    event.node.res.removeListener('close', stop)
+    res.removeListener('close', stop)
   }
 }

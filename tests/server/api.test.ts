@@ -60,6 +60,19 @@ describe('the simulated weather service', () => {
     const part = await json(`station=${id}&from=2010-01-01&to=2010-12-31`)
     expect((part.json.days as unknown[]).length).toBe(365)
   })
+  it('has every station that it lists, at the poles and where east meets west too', async () => {
+    for (const [lat, lon] of [
+      [90, 0],
+      [-90, 12],
+      [10, 180],
+      [10, -180],
+    ]) {
+      const { stations } = (await json(`lat=${lat}&lon=${lon}`)).json as { stations: { id: string }[] }
+      expect(stations.length).toBe(6)
+      for (const { id } of stations)
+        expect((await json(`station=${id}&from=2020-01-01&to=2020-01-02`)).status, id).toBe(200)
+    }
+  })
   it('says what is wrong with a question', async () => {
     expect(await json('lat=95&lon=3')).toMatchObject({
       status: 422,
@@ -67,6 +80,15 @@ describe('the simulated weather service', () => {
     })
     expect(await json('lat=abc&lon=3')).toMatchObject({ status: 422, json: { error: [{ path: 'lat' }] } })
     expect(await json('station=nowhere')).toMatchObject({ status: 404 })
+    for (const impossible of ['st-9999-9999', 'st-2000-1', 'st-1-2000', 'st-2451-2000', 'st-99999999999-1'])
+      expect(await json(`station=${impossible}`), impossible).toMatchObject({
+        status: 422,
+        json: { error: [{ path: 'station' }] },
+      })
+    for (const empty of ['lat=&lon=3', 'lat=%20&lon=3', 'lat=1e1&lon=3', 'lon=3', 'lat=3&lat=4&lon=1', ''])
+      expect(await json(empty), empty).toMatchObject({ status: 422, json: { error: [{ path: 'lat' }] } })
+    expect(await json('lat=1&lon=')).toMatchObject({ status: 422, json: { error: [{ path: 'lon' }] } })
+    expect(await json('station=st-2000-2000&from=2020-01-01&to=2019-01-01')).toMatchObject({ status: 422 })
     expect(await json('station=st-1-1&format=xml')).toMatchObject({
       status: 422,
       json: { error: [{ path: 'format' }] },

@@ -1,6 +1,7 @@
 import type { ChildProcess } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { request } from 'node:http'
+import { connect } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { machine } from '../machine'
 import { largeYard } from '../largeYard'
@@ -84,6 +85,52 @@ describe('work that takes long', () => {
     heavy.forEach(call => call.goAway())
     waits.sort((a, b) => a - b)
     expect(waits[95]).toBeLessThan(50 * slow)
+  })
+  it('holds nobody else either where sixty tables of the weather are asked for at once', async () => {
+    const { slowness, stop } = machine()
+    const slow = await slowness()
+    await stop()
+    let on = true
+    const tables = Array.from({ length: 60 }, (_, at) =>
+      fetch(`http://127.0.0.1:${port}/api/weather?station=st-${2000 + at}-2100&format=csv`).then(
+        answer => answer.status,
+      ),
+    )
+    const all = Promise.all(tables).finally(() => (on = false))
+    const waits: number[] = []
+    while (on) {
+      const began = performance.now()
+      expect(await health()).toBe(200)
+      waits.push(performance.now() - began)
+      await new Promise(next => setTimeout(next, 20))
+    }
+    const statuses = await all
+    expect(statuses.filter(status => status === 200).length).toBeGreaterThanOrEqual(32)
+    expect(statuses.filter(status => status !== 200 && status !== 429)).toEqual([])
+    expect(Math.max(...waits)).toBeLessThan(400 * slow)
+  })
+  it('that comes over one connection, more than one caller may ask, is refused in words and breaks no pipe', async () => {
+    const body = JSON.stringify(site)
+    const head = ['POST /api/review HTTP/1.1', `Host: 127.0.0.1:${port}`, 'Content-Type: application/json']
+    const one = `${[...head, `Content-Length: ${Buffer.byteLength(body)}`].join('\r\n')}\r\n\r\n${body}`
+    const many = 90
+    const statuses = await new Promise<string[]>((done, fail) => {
+      let told = ''
+      const socket = connect(port, '127.0.0.1')
+      const found = () => [...told.matchAll(/HTTP\/1\.1 (\d+)/g)].map(([, status]) => status!)
+      socket.on('error', fail)
+      socket.on('close', () => fail(new Error(`the connection was ended after ${found().length} answers`)))
+      socket.on('data', piece => {
+        told += String(piece)
+        if (found().length < many) return
+        socket.removeAllListeners('close')
+        socket.destroy()
+        done(found())
+      })
+      for (let sent = 0; sent < many; sent++) socket.write(one)
+    })
+    expect(new Set(statuses)).toEqual(new Set(['200', '429']))
+    expect(statuses.filter(status => status === '200').length).toBeGreaterThanOrEqual(32)
   })
   it('ends when the caller goes away', async () => {
     const calls = Array.from({ length: 12 }, () => ask('/api/balance', long))

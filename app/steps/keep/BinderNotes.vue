@@ -31,7 +31,7 @@ const savePdf = () =>
       <button type="button" class="move" data-save="binder" :disabled="busy" @click="savePdf">
         {{ busy ? 'Making it …' : 'Save the binder as PDF' }}
       </button>
-      <button type="button" class="plain" @click="exportSite">Save the site with its log</button>
+      <button type="button" class="plain" @click="exportSite()">Save the site with its log</button>
     </p>
     <p v-if="failure" role="alert" class="wrong">{{ failure }}</p>
   </section>

@@ -10,6 +10,7 @@ import { useSite } from '~/stores/site'
 import { useYard } from '~/stores/yard'
 import YearRibbon from '~/year/YearRibbon.vue'
 import StepSheet from '~/frame/StepSheet.vue'
+import NotOpened from '~/frame/NotOpened.vue'
 import SplitHandle from '~/frame/SplitHandle.vue'
 import { nextTask } from '~/stores/nextTask'
 import { until, useEventListener, useStorage } from '@vueuse/core'
@@ -42,11 +43,18 @@ const LazyYearDrawer = defineAsyncComponent(() => import('~/year/YearDrawer.vue'
 onMounted(async () => {
   const id = String(route.params.id)
   await store.open(id)
-  if (!store.missing) return
-  // A demo site opens by its address, also where nobody has seen the Yard yet.
-  await yard.fetchDemos(Date.now()).catch(() => undefined)
+  if (store.notOpened?.because !== 'missing') return
+  // A demo site opens by its address, also where nobody has seen the Yard yet, or where it was taken out.
+  await yard.fetchDemos(Date.now(), id).catch(() => undefined)
   await store.open(id)
 })
+// A disk that answers late may hold the site.
+watch(
+  () => store.holding,
+  () => {
+    if (store.notOpened) void store.open(String(route.params.id))
+  },
+)
 onBeforeUnmount(() => store.flush())
 useEventListener(document, 'visibilitychange', () => {
   if (document.hidden) void store.flush()
@@ -92,11 +100,7 @@ useKeys({
     <LazyKeysDialog v-if="opened.keys" v-model="keys" />
     <LazyYearDrawer v-if="opened.year" v-model="year" />
   </main>
-  <main v-else-if="store.missing" class="lost">
-    <h1>There is no such site in this browser</h1>
-    <p>It may have been taken out, or it lies in another browser. A site file brings it here.</p>
-    <NuxtLink to="/">To the Yard</NuxtLink>
-  </main>
+  <NotOpened v-else-if="store.notOpened" :why="store.notOpened" />
 </template>
 
 <style scoped>
@@ -128,11 +132,6 @@ useKeys({
 .workspace > .year {
   grid-column: 2 / 4;
   grid-row: 5;
-}
-.lost {
-  max-width: 520px;
-  margin: 18vh auto;
-  padding: 0 20px;
 }
 /* What changes within a region is laid out within it: the others need not be asked. */
 @media (min-width: 701px) {
