@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextFrame } from '~/stores/nextTask'
+import { nextFrame } from '~/workers/nextTask'
 import type { ChartData, ChartOptions, ChartType } from 'chart.js'
 import { Chart } from 'vue-chartjs'
 

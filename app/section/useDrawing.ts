@@ -1,7 +1,7 @@
 import type { ShallowRef } from 'vue'
 import { pictureBeside } from '~/section/pictureBeside'
 import { isLarge } from '~/workers/large'
-import { nextTask } from '~/stores/nextTask'
+import { nextTask } from '~/workers/nextTask'
 import { useSite } from '~/stores/site'
 import { pictureOf, type Frame, type Held, type Picture } from '#core/section'
 import type { Site } from '#core/site'

@@ -1,5 +1,5 @@
 import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
-import { nextFrame } from '~/stores/nextTask'
+import { nextFrame } from '~/workers/nextTask'
 import { unchanged } from '~/stores/unchanged'
 
 /**

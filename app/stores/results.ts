@@ -19,7 +19,7 @@ import type { Told, YearWorker } from '~/workers/year.worker'
 import { usesIn, type UsesByYear } from '~/workers/usesByYear'
 import { turns } from '~/workers/pageTurns'
 import type { Turn } from '~/workers/turns'
-import { nextTask } from '~/stores/nextTask'
+import { nextTask } from '~/workers/nextTask'
 import { useSite } from '~/stores/site'
 
 const SLOW_MS = 400

@@ -2,10 +2,10 @@ import { customAlphabet } from 'nanoid'
 import { takeIn } from '~/db/album'
 import { openAlbum, openShelf } from '~/db/openShelf'
 import type { StoredHead } from '~/db/shelf'
-import { nextTask } from '~/stores/nextTask'
+import { nextTask } from '~/workers/nextTask'
 import { wrongWith } from '~/stores/wrongWith'
 import { turns } from '~/workers/pageTurns'
-import { keepFace } from '~/workers/keepFace'
+import { askKeeper } from '~/workers/keepFace'
 import { readDocuments } from '~/workers/fileFace'
 import type { Problem } from '#core/answers'
 import type { Site } from '#core/site'
@@ -123,8 +123,10 @@ export const useYard = defineStore('yard', () => {
   let glancing: Promise<unknown> = Promise.resolve()
   function glanceAt(id: string, on: string): Promise<Glance | undefined> {
     const next = async (): Promise<Glance | undefined> => {
-      const { log = [], ...site } = (await (await openShelf()).whole(id))?.stored.site ?? {}
-      return log.length ? turns.inTurn('aside', () => keepFace().glance(site as Site, log, on)) : undefined
+      const site = (await (await openShelf()).whole(id))?.stored.site
+      return site?.log?.length
+        ? turns.inTurn('aside', () => askKeeper(site, (face, light) => face.glance(light, on)))
+        : undefined
     }
     const asked = glancing.then(next, next)
     glancing = asked

@@ -9,7 +9,7 @@ vi.stubGlobal('navigator', { hardwareConcurrency: 2 })
 vi.stubGlobal(
   'Worker',
   class {
-    readonly gone = false
+    addEventListener(): void {}
   },
 )
 vi.mock('comlink', () => ({ wrap: () => ({}), proxy: (value: unknown) => value }))

@@ -62,6 +62,18 @@ describe('what a device answers', () => {
     })
     expect(table.readings[0]!.at).toBe('2027-04-18T09:00')
   })
+  it('of a day that cannot be written down is told by its line, and the rest is taken', () => {
+    const read = readDevice(
+      site,
+      sensor,
+      json(['9999-12-31T23:59:00Z', '2027-04-18T05:00:00Z'].map(at => ({ at, value: 0.5, unit: 'm' }))),
+      asked,
+    )
+    expect([read.readings.length, read.problems]).toEqual([
+      1,
+      [expect.stringContaining('Reading 1: it is told for 9999')],
+    ])
+  })
   it('of one that hangs over the water and looks down is turned round', () => {
     const hung = { ...sensor, hangsAtM: 1 }
     const [line] = readDevice(site, hung, json([{ at: '2027-04-18', value: 380, unit: 'mm' }]), asked).readings
@@ -90,12 +102,20 @@ describe('what a device answers', () => {
 
 describe('a device is asked', () => {
   it('from the last that it told on, by its own clock', () => {
-    expect(askSince(site, sensor, '2027-02-17', 120)).toBe('2027-02-17T00:00:00Z')
+    expect(askSince(site, sensor, '2027-02-17', asked)).toBe('2027-02-17T00:00:00Z')
     const line = { id: 'a', at: '2027-04-18T07:00', kind: 'level' as const, value: 0.5, source: 'device-level' }
     const other = { ...line, id: 'b', at: '2027-05-01', source: 'device-2' }
-    expect(askSince({ ...site, log: [line, other] }, sensor, '2027-02-17', 120)).toBe('2027-04-18T05:00:00.000Z')
+    expect(askSince({ ...site, log: [line, other] }, sensor, '2027-02-17', asked)).toBe('2027-04-18T05:00:00.000Z')
     const said = { ...line, said: '2027-04-15T01:00:00Z' }
-    expect(askSince({ ...site, log: [said] }, sensor, '2027-02-17', 120)).toBe('2027-04-15T01:00:00Z')
+    // What is told of a day still to come, or by a clock that has begun anew, keeps nobody silent.
+    for (const at of ['9999-12-31T23:59', '2031-01-01', '1970-01-01T00:10'])
+      expect(askSince({ ...site, log: [line, { ...line, id: 'c', at }] }, sensor, '2027-02-17', asked), at).toBe(
+        '2027-04-18T05:00:00.000Z',
+      )
+    expect(askSince({ ...site, log: [{ ...line, at: '9999-01-01' }] }, sensor, '2027-02-17', asked)).toBe(
+      '2027-02-17T00:00:00Z',
+    )
+    expect(askSince({ ...site, log: [said] }, sensor, '2027-02-17', asked)).toBe('2027-04-15T01:00:00Z')
   })
 })
 
@@ -105,7 +125,18 @@ describe('a forecast', () => {
     const rows = ['2027-04-19', '2027-04-20', '2027-04-22'].map((at, mm) => ({ at, value: mm, unit: 'mm' }))
     const { readings, ahead } = readDevice(site, device, json(rows), asked)
     expect(readings).toEqual([])
-    expect(promisedFrom(ahead, '2027-04-19')).toEqual([0, 1])
-    expect(promisedFrom(ahead, '2027-04-21')).toEqual([])
+    expect(promisedFrom(ahead, asked)).toEqual({ promised: [0, 1] })
+    expect(promisedFrom(ahead, { ...asked, now: '2027-04-20T23:00:00Z' })).toEqual({ promised: [2] })
+    expect(promisedFrom(ahead, { ...asked, now: '2027-04-20T12:00:00Z' })).toEqual({ promised: [] })
+  })
+  it('of sixty thousand days is reckoned with for two months, and told', () => {
+    const from = Date.parse('2027-04-19')
+    const ahead = Array.from({ length: 60_000 }, (_, day) => ({
+      day: new Date(from + day * 86_400_000).toISOString().slice(0, 10),
+      mm: day % 3,
+    }))
+    const { promised, problem } = promisedFrom(ahead, asked)
+    expect(promised).toHaveLength(60)
+    expect(problem).toContain('60000 days of rain')
   })
 })

@@ -1,9 +1,10 @@
 import papaparse from 'papaparse'
 import { z } from 'zod'
+import { greatest } from 'd3-array'
 import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
-import { readFigure } from '../keep'
-import { DEVICE_KINDS, instantDigits, type Device, type LogReading } from '../kinds'
+import { plainDoubts, readFigure } from '../keep'
+import { DEVICE_KINDS, instantDigits, moment, type Device, type LogReading } from '../kinds'
 import type { Site } from '../site'
 
 /** What came of asking a device. */
@@ -27,7 +28,7 @@ export interface Asked {
 /** Clocks apart by less than this agree, minutes. */
 const CLOCKS_AGREE = 5
 const MOST_READINGS = 60_000
-const MINUTE_MS = 60_000
+const [MINUTE_MS, DAY_MS] = [60_000, 86_400_000]
 
 const clockSchema = z.iso.datetime({ offset: true })
 const answerSchema = z.object({
@@ -75,10 +76,12 @@ export function readDevice(site: Site, device: Device, text: string, { now, zone
       read.ahead.push({ day: at.slice(0, 10), mm: figure.value! })
       return undefined
     }
+    const local = localMoment(at, slowMinutes, zoneMinutes)
+    if (!isMoment(local)) return `it is told for ${at}, which is no day that can be written down.`
     const levelM = device.kind === 'level' && hangsAtM !== undefined ? hangsAtM - figure.value! : figure.value!
     read.readings.push({
       id: `${device.id}-${instantDigits(at)}`,
-      at: localMoment(at, slowMinutes, zoneMinutes),
+      at: local,
       kind: kind.tells,
       ...(subject ? { subject } : {}),
       value: levelM,
@@ -90,6 +93,7 @@ export function readDevice(site: Site, device: Device, text: string, { now, zone
   }
 }
 
+const isMoment = (at: string): boolean => moment().safeParse(at).success
 const DAY_MINUTES = 1440
 /** A moment by the site's own clock, to the minute; a day stays a day, and is another where the clock is off by days. */
 function localMoment(at: string, slowMinutes: number, zoneMinutes: number): string {
@@ -123,23 +127,44 @@ function fromTable(text: string): Rows {
   }
 }
 
-/** Since when a device is asked: from the last that it told, by its own clock; before it has told anything, a day. */
-export function askSince(site: Site, device: Device, firstDay: string, zoneMinutes: number): string {
-  let newest: LogReading | undefined
-  for (const line of site.log ?? []) if (line.source === device.id && (!newest || line.at > newest.at)) newest = line
+/**
+ * Since when a device is asked: from the last that it told and is believed, by its own clock; before it has told
+ * anything, a day. A line of a day still to come, or of a clock that has begun anew, moves nothing.
+ */
+export function askSince(site: Site, device: Device, firstDay: string, { now, zoneMinutes }: Asked): string {
+  const own = (site.log ?? []).filter(({ source }) => source === device.id)
+  const doubts = plainDoubts(site, own, localMoment(now, 0, zoneMinutes).slice(0, 10))
+  const newest = greatest(
+    own.filter(({ id }) => !doubts.has(id)),
+    ({ at }) => at,
+  )
   if (!newest) return `${firstDay}T00:00:00Z`
   if (newest.said !== undefined) return newest.said
   const at = newest.at.length === 10 ? `${newest.at}T00:00` : newest.at
   return new Date(Date.parse(`${at}Z`) - zoneMinutes * MINUTE_MS).toISOString()
 }
 
-/** Days of rain that are promised one after another from tomorrow on; it ends with the first that is not. */
-export function promisedFrom(ahead: readonly { day: string; mm: number }[], tomorrow: string): number[] {
+/** No forecast sees farther than this, days. */
+const MOST_AHEAD_DAYS = 60
+/**
+ * Days of rain that are promised one after another from tomorrow on; it ends with the first that is not. Whatever is
+ * promised for later than two months is left out, and told.
+ */
+export function promisedFrom(
+  ahead: readonly { day: string; mm: number }[],
+  { now, zoneMinutes }: Asked,
+): { promised: number[]; problem?: string } {
   const by = new Map(ahead.map(({ day, mm }) => [day, mm]))
   const promised: number[] = []
-  for (let day = Date.parse(tomorrow); ; day += 24 * 60 * MINUTE_MS) {
+  const tomorrow = Date.parse(localMoment(now, 0, zoneMinutes).slice(0, 10)) + DAY_MS
+  for (let day = tomorrow; promised.length < MOST_AHEAD_DAYS; day += DAY_MS) {
     const mm = by.get(new Date(day).toISOString().slice(0, 10))
-    if (mm === undefined) return promised
+    if (mm === undefined) break
     promised.push(mm)
+  }
+  if (by.size <= MOST_AHEAD_DAYS) return { promised }
+  return {
+    promised,
+    problem: `It promises ${by.size} days of rain; the first ${promised.length} are reckoned with, since nobody knows more.`,
   }
 }

@@ -60,6 +60,9 @@ export interface LogRead {
   problems: string[]
 }
 
+/** How far a long table is read is told every so many lines. */
+const TOLD_EVERY = 5000
+
 /** Headings that people give their columns, and what they are here. */
 const HEADINGS: Record<string, string> = {
   date: 'at',
@@ -78,9 +81,9 @@ const KIND_HEADINGS = new Set<string>(READING_KIND_IDS)
 
 /**
  * Reads a table of readings, whose columns may stand in any order: this program's own, or one with a date and a column a
- * kind (level, rain), its unit in brackets. What cannot be read is told by its line, and the rest is taken.
+ * kind (level, rain), its unit in brackets; `progress` hears which share of it is read. What cannot be read is told by its line, and the rest is taken.
  */
-export function readLogTable(text: string, site: Site): LogRead {
+export function readLogTable(text: string, site: Site, progress?: (share: number) => void): LogRead {
   const { data, meta } = papaparse.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -96,6 +99,7 @@ export function readLogTable(text: string, site: Site): LogRead {
   if (!at) return { readings: [], problems: ['The table has no column “at” or “date”; the first line must name them.'] }
   const problems: string[] = []
   const readings = data.flatMap((row, line): LogReading[] => {
+    if (line % TOLD_EVERY === 0) progress?.(line / data.length)
     const cell = (name: string) => cellText(row[columns.find(each => each.name === name)?.field ?? ''])
     const told = wide
       ? columns.flatMap(({ field, plain, unit }) => {
@@ -152,8 +156,8 @@ function lineOf(
 }
 
 /** The lines of a log from whatever brings them: a table, or a site file from another machine. */
-export function readLog(text: string, site: Site): LogRead {
-  if (!text.trimStart().startsWith('{')) return readLogTable(text, site)
+export function readLog(text: string, site: Site, progress?: (share: number) => void): LogRead {
+  if (!text.trimStart().startsWith('{')) return readLogTable(text, site, progress)
   const read = readSiteText(text)
   if (!read.ok) return { readings: [], problems: [whyNot(read)] }
   const { site: other, photos } = splitPhotos(read.site)

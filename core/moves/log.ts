@@ -2,7 +2,7 @@ import { isDraft, original } from 'immer'
 import { z } from 'zod'
 import { defineMove, Impossible } from './move'
 import { moment, readingSchema, READING_KINDS, type LogReading } from '../kinds'
-import { freeId, type Site } from '../site'
+import { newLines, type Site } from '../site'
 
 const noun = (kind: keyof typeof READING_KINDS): string => READING_KINDS[kind].name
 
@@ -30,31 +30,12 @@ function freshReadingId(site: Site): string {
   for (let at = log.length + 1; ; at++) if (!taken.has(`log-${at}`)) return `log-${at}`
 }
 
-/** When, what and how much: a line that says the same is the same one, whichever machine wrote it. */
-const whatItSays = ({ at, kind, subject, value, note, source }: LogReading): string =>
-  JSON.stringify([at, kind, subject, value, note, source])
-
-/** When, and of what: a line's figure may be corrected, and it is the same line still. */
-const whatItIs = ({ at, kind, subject }: LogReading): string => JSON.stringify([at, kind, subject])
-
 /** Many lines at once, as a table or another machine brings them; those that are there already are left as they are. */
 export const logReadings = defineMove({
   args: z.object({ readings: z.array(readingSchema).max(60_000) }),
   label: ({ readings }) => (readings.length === 1 ? 'Log a line' : `Log ${readings.length} lines`),
   apply(site, { readings }) {
-    const log = linesOf(site)
-    const said = new Set(log.map(whatItSays))
-    const known = new Map(log.map(line => [line.id, whatItIs(line)]))
-    const taken = new Set(known.keys())
-    const fresh: LogReading[] = []
-    for (const line of readings) {
-      // Of one id it is the same line, corrected here or there, where it is of one thing: what stands here stays.
-      if (said.has(whatItSays(line)) || known.get(line.id) === whatItIs(line)) continue
-      const id = taken.has(line.id) ? freeId(taken, line.id) : line.id
-      taken.add(id)
-      said.add(whatItSays(line))
-      fresh.push(id === line.id ? line : { ...line, id })
-    }
+    const fresh = newLines(linesOf(site), readings)
     if (!fresh.length) return
     if (site.log) site.log.push(...fresh)
     else site.log = fresh

@@ -1,5 +1,6 @@
 import { fieldSentence } from './things'
 import { senseless } from './sense'
+import { MOST_READINGS } from './lifeSchema'
 import { MOST, siteSchema, type Site } from './schema'
 import { strayReferences } from './references'
 import type { System } from '../units'
@@ -36,9 +37,9 @@ export function checkChange(before: Site, after: Site): Problem[] {
     const known = new Set<object>(before[list])
     changed[list] = after[list].filter(item => !known.has(item))
   }
-  if (after.log && before.log && after.log.length <= before.log.length + 1) {
-    const known = new Set<object>(before.log)
-    changed.log = after.log.filter(reading => !known.has(reading))
+  if (after.log && before.log && after.log.length <= MOST_READINGS) {
+    const { log } = before
+    changed.log = after.log.filter((reading, at) => log[at] !== reading)
   }
   if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...senseless(after)]
   const whole = checkSite(after)

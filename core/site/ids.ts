@@ -42,7 +42,7 @@ function takenIn(document: Json): Set<string> {
 export const idsOf = (site: Site): Set<string> => takenIn((isDraft(site) ? current(site) : site) as unknown as Json)
 
 /** The next free id of a stem: valve, valve-2, valve-3 … A stem that asks for a number begins at 1. */
-export function freeId(taken: ReadonlySet<string>, stem: string, first: '' | 1 = 1): string {
+export function freeId(taken: Pick<ReadonlySet<string>, 'has'>, stem: string, first: '' | 1 = 1): string {
   const short = stem.slice(0, STEM_MOST)
   if (first === '' && !taken.has(short)) return short
   let number = first === '' ? 2 : 1

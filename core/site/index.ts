@@ -73,6 +73,8 @@ export {
   type Site,
   type Use,
 } from './schema'
+export { MOST_READINGS } from './lifeSchema'
+export { newLines } from './logLines'
 export { highestM, overflowsOf, spillM, type Overflow } from './spills'
 export { contactAreaM2, portsByRole, rimM, tankNominalL, tanksOf } from './tanks'
 export {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { deviceSchema, flag, id, kept, readingSchema, share, text } from '../kinds'
 
 /** Twenty years of a few readings a day. */
-const MOST_READINGS = 60_000
+export const MOST_READINGS = 60_000
 const day = () => z.iso.date('must be a date, such as 2027-04-18')
 
 /** What a site has because it is lived with. */

@@ -229,7 +229,7 @@ describe('two tabs that both changed a site', () => {
     await page.type('Length of the piece', '16')
     await page.until(
       () => page.text('.clash'),
-      text => text.includes('Another tab changed this site'),
+      text => text.includes('another tab changed this site'),
       'the clash is told',
     )
     expect(await page.value('Length of the piece')).toBe('16 m')

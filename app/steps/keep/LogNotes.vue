@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { descending, quickselect } from 'd3-array'
 import QuickLog from './QuickLog.vue'
 import { dayWords } from '~/fields/days'
 import { useKeep } from './useKeep'
@@ -10,6 +11,8 @@ import QuantityField from '~/fields/QuantityField.vue'
 import { takeIn } from '~/db/album'
 import { openAlbum } from '~/db/openShelf'
 import { useFiles } from '~/stores/useFiles'
+import { useLogging } from '~/stores/useLogging'
+import { readLogBeside } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import { moveOf } from '#core/moves'
@@ -39,7 +42,19 @@ function isShown({ id, kind, source }: LogReading): boolean {
   return which.value === 'doubted' ? doubts.value.has(id) : kind === which.value
 }
 const all = computed(() => store.site!.log ?? [])
-const lines = computed(() => all.value.filter(isShown).sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0)))
+const found = computed(() => (which.value === 'all' ? all.value : all.value.filter(isShown)))
+const newestFirst = (a: LogReading, b: LogReading) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0)
+/** Of a log of many thousands the newest are picked out, and they alone are put in order. */
+const lines = computed(() => {
+  const moments = found.value.map(({ at }) => at)
+  const count = shownCount.value
+  if (count < moments.length) quickselect(moments, count, 0, moments.length - 1, descending)
+  const oldest = moments[count] ?? ''
+  return found.value
+    .filter(({ at }) => at >= oldest)
+    .sort(newestFirst)
+    .slice(0, count)
+})
 watch(which, () => (shownCount.value = FEW))
 const { photos } = usePhotos()
 const withPhoto = computed(() => new Set(photos.value.map(({ subject }) => subject)))
@@ -63,24 +78,30 @@ function redate({ id, at }: LogReading, { target }: Event): void {
   if (day) correct(id, { at: day + at.slice(10) })
 }
 const told = ref<string[]>([])
-const readTable = async ([file]: File[]): Promise<void> => void (await readText(await file!.text()))
+/** How far a table is read and taken in. */
+const share = ref<number>()
+const readTable = async ([file]: File[]): Promise<void> => void (await readIn(file!, file!.name))
 /** A table that was copied in a spreadsheet: its cells are parted by tabs. */
 const pasted = ref<string>()
 async function readPasted(): Promise<void> {
-  if (await readText(pasted.value ?? '')) pasted.value = undefined
+  if (await readIn(pasted.value ?? '', 'a table that was pasted')) pasted.value = undefined
 }
 /** Reads a table or a site's file into the log; true where any of it was read. What was not stays to be mended. */
-async function readText(text: string): Promise<boolean> {
-  const { readLog } = await import('#core/exchange')
-  const { readings, photos: brought = [], problems } = readLog(text, store.site!)
-  const before = store.site!.log?.length ?? 0
-  const problem = readings.length ? store.make(moveOf('logReadings', { readings })) : undefined
-  if (brought.length) await takeIn(await openAlbum(), store.site!.id, brought)
-  told.value = [
-    problem ?? `${counted(readings.length, 'line')} read, ${(store.site!.log?.length ?? 0) - before} of them new.`,
-    ...problems,
-  ]
-  return readings.length > 0
+async function readIn(text: string | Blob, from: string): Promise<boolean> {
+  share.value = 0
+  const { coming, told: taken } = useLogging(from, done => (share.value = done))
+  try {
+    const { count, photos = [], problems } = await readLogBeside(toRaw(store.site!), text, coming)
+    if (photos.length) await takeIn(await openAlbum(), store.site!.id, photos)
+    const { count: fresh, problem } = taken()
+    told.value = [problem ?? `${counted(count, 'line')} read, ${fresh} of them new.`, ...problems]
+    return count > 0
+  } catch (error) {
+    told.value = [`It could not be read: ${error instanceof Error ? error.message : 'the thread stopped'}.`]
+    return false
+  } finally {
+    share.value = undefined
+  }
 }
 async function saveTable(): Promise<void> {
   const { logTable } = await import('#core/exchange')
@@ -108,6 +129,9 @@ async function saveTable(): Promise<void> {
       />
       <button type="submit" class="move">Read it</button>
     </form>
+    <p v-if="share !== undefined" class="small" role="status" data-reading>
+      Reading: <progress :value="share" max="1">{{ Math.round(share * 100) }} %</progress>
+    </p>
     <p v-for="words in told" :key="words" role="status" class="small">{{ words }}</p>
     <p v-if="!all.length" class="soft">
       Nothing is written yet. One level a week and the rain are enough to learn what the roof gives and what you use.
@@ -115,12 +139,12 @@ async function saveTable(): Promise<void> {
     <p v-else class="small">
       Shown is
       <ChoiceField label="What is shown of the log" :value="which" :choices="SHOWS" :set="of => void (which = of)" />
-      · {{ counted(lines.length, 'line') }}
+      · {{ counted(found.length, 'line') }}
     </p>
     <div v-if="lines.length" class="wide">
       <table>
         <tbody>
-          <tr v-for="line in lines.slice(0, shownCount)" :key="line.id" :data-line="line.id">
+          <tr v-for="line in lines" :key="line.id" :data-line="line.id">
             <td>
               <label :title="dayWords(line.at.slice(0, 10))">
                 <input
@@ -169,9 +193,9 @@ async function saveTable(): Promise<void> {
         </tbody>
       </table>
     </div>
-    <p v-if="lines.length > shownCount">
+    <p v-if="found.length > shownCount">
       <button type="button" class="plain" @click="shownCount += 200">
-        {{ lines.length - shownCount }} older lines
+        {{ found.length - shownCount }} older lines
       </button>
     </p>
     <PhotoStrip subject="log" label="The site" />

@@ -5,7 +5,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { turns } from '~/workers/pageTurns'
-import { keepFace } from '~/workers/keepFace'
+import { askKeeper } from '~/workers/keepFace'
 import { placeName, type Came, type Season } from '#core/keep'
 
 /** Season by season what came and went, as the log has it, and under it as planned. */
@@ -14,8 +14,8 @@ const { show, litres } = useUnits()
 const { answer, failure, again } = useWorkerAnswer(
   () => store.logRevision,
   () => {
-    const { log = [], ...light } = toRaw(store.site!)
-    return turns.inTurn('aside', () => keepFace().lived(light, log, dayToday()))
+    const site = toRaw(store.site!)
+    return turns.inTurn('aside', () => askKeeper(site, (face, light) => face.lived(light, dayToday())))
   },
 )
 const COLUMNS: { figure: keyof Came; name: string; says: (value: number) => string }[] = [

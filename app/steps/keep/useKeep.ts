@@ -2,7 +2,7 @@ import type { InjectionKey } from 'vue'
 import { useDevices } from './devices/devices'
 import { dayToday } from '~/fields/days'
 import { turns } from '~/workers/pageTurns'
-import { keepFace } from '~/workers/keepFace'
+import { askKeeper } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 
@@ -13,9 +13,12 @@ function askKeep() {
   const asked = useWorkerAnswer(
     () => [store.logRevision, devices.promised],
     async () => {
-      const { log = [], ...light } = toRaw(store.site!)
       const { logRevision } = store
-      const said = await turns.inTurn('years', () => keepFace().today(light, log, dayToday(), toRaw(devices.promised)))
+      const site = toRaw(store.site!)
+      const promised = toRaw(devices.promised)
+      const said = await turns.inTurn('years', () =>
+        askKeeper(site, (face, light) => face.today(light, dayToday(), promised)),
+      )
       return { ...said, logRevision }
     },
   )

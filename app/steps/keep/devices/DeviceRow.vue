@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useConsent } from './consent'
 import { useDevices } from './devices'
 import { FAILURES, failureOf, setFailure, standInOf, type Failure } from './standIns'
 import { dayWords } from '~/fields/days'
@@ -17,6 +18,7 @@ import type { Kind } from '#core/units'
 const props = defineProps<{ device: Device }>()
 const store = useSite()
 const devices = useDevices()
+const consent = useConsent()
 const { show } = useUnits()
 const state = computed(() => devices.states[props.device.id])
 const row = computed(() => DEVICE_KINDS[props.device.kind])
@@ -57,6 +59,17 @@ async function fail(next: Failure): Promise<void> {
   if (taken?.ok) failure.value = next
   await devices.ask(props.device.id)
 }
+const mayAsk = computed(() => consent.isGiven(store.site!.id, props.device.address))
+async function allow(): Promise<void> {
+  consent.give(store.site!.id, props.device.address)
+  await devices.ask(props.device.id)
+}
+/** Whoever types an address says yes to it. */
+function readdress(address: string): string | undefined {
+  const problem = change({ address })
+  if (!problem) consent.give(store.site!.id, address)
+  return problem
+}
 const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice', { device: props.device.id, ...of }))
 </script>
 
@@ -80,6 +93,10 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
         </button>
       </span>
     </p>
+    <p v-if="!mayAsk" role="alert" class="look" data-consent>
+      Its address came with the site’s file: {{ consent.originOf(device.address) }}. It is asked only once you say so.
+      <button type="button" class="move" @click="allow">Ask it from now on</button>
+    </p>
     <p data-told>It {{ told }}.</p>
     <p v-for="problem in state?.problems" :key="problem" role="alert" class="wrong small">{{ problem }}</p>
     <p v-if="clock" class="look small">{{ clock }}</p>
@@ -93,7 +110,7 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
         :set="everyMinutes => change({ everyMinutes })"
       />
       minutes at
-      <NameField :value="device.address" label="Address of the device" :set="address => change({ address })" />
+      <NameField :value="device.address" label="Address of the device" :set="readdress" />
       <template v-if="device.kind === 'level'">
         · looks down on the water from
         <QuantityField

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import DeviceRow from './DeviceRow.vue'
+import { useConsent } from './consent'
 import { useDevices } from './devices'
 import { standInAddress } from './standIns'
 import ChoiceField from '~/fields/ChoiceField.vue'
@@ -11,6 +12,7 @@ import { DEVICE_KIND_IDS, DEVICE_KINDS, type DeviceKind } from '#core/kinds'
 /** What tells readings by itself: added, asked, looked at, taken out. */
 const store = useSite()
 const devices = useDevices()
+const consent = useConsent()
 const kind = ref<DeviceKind>('level')
 const kinds = DEVICE_KIND_IDS.map(id => ({ value: id, name: DEVICE_KINDS[id].name }))
 const fits = computed(() =>
@@ -31,6 +33,7 @@ async function add(): Promise<void> {
     return
   }
   const address = standInAddress(store.site!, kind.value, at)
+  consent.give(store.site!.id, address)
   problem.value = store.make(moveOf('addDevice', { kind: kind.value, address, ...(at ? { subject: at } : {}) }))
   if (!problem.value) await devices.askDue()
 }

@@ -1,10 +1,10 @@
 import { putUp, standInOf } from './standIns'
-import { dayToday } from '~/fields/days'
 import { useSite } from '~/stores/site'
-import { counted, listed } from '#core/words'
-import { moveOf } from '#core/moves'
-import type { Device, LogReading } from '#core/kinds'
-import type { DeviceRead } from '#core/exchange'
+import { useConsent } from './consent'
+import { shortText } from './shortText'
+import { useLogging } from '~/stores/useLogging'
+import { readDeviceBeside, sinceBeside } from '~/workers/keepFace'
+import type { Device } from '#core/kinds'
 
 /** How a device was when it was asked last. */
 export interface DeviceState {
@@ -17,7 +17,7 @@ export interface DeviceState {
   /** It has told before, and nothing since. */
   quiet: boolean
 }
-const [PATIENCE_MS, FIRST_DAYS, DAY_MS, MINUTE_MS] = [20_000, 60, 86_400_000, 60_000]
+const [PATIENCE_MS, MOST_BYTES, FIRST_DAYS, DAY_MS, MINUTE_MS] = [20_000, 2e6, 60, 86_400_000, 60_000]
 const zoneMinutes = (): number => -new Date().getTimezoneOffset()
 
 /** The open site's devices: asked at their address when they are due, and what they tell written into the log. */
@@ -26,7 +26,7 @@ export const useDevices = defineStore('devices', () => {
   const states = ref<Record<string, DeviceState>>({})
   /** Days of rain that are promised from tomorrow on. */
   const promised = shallowRef<number[]>([])
-  const tomorrow = () => new Date(Date.parse(dayToday()) + DAY_MS).toISOString().slice(0, 10)
+  const consent = useConsent()
   const busy = ref(false)
   watch(
     () => store.site?.id,
@@ -51,57 +51,49 @@ export const useDevices = defineStore('devices', () => {
     return (await putUp(toRaw(store.site!))) ? ask() : answer
   }
 
-  async function askOne(device: Device): Promise<DeviceRead | string> {
-    const { askSince, promisedFrom, readDevice } = await import('#core/exchange')
+  /** Asks a device and writes down what is new; how that went. */
+  async function askOne(device: Device): Promise<DeviceState> {
     const first = new Date(Date.now() - FIRST_DAYS * DAY_MS).toISOString().slice(0, 10)
-    const since = askSince(toRaw(store.site!), device, first, zoneMinutes())
+    const asked = { now: new Date().toISOString(), zoneMinutes: zoneMinutes() }
+    const state = { askedAtMs: Date.now(), problems: [] as string[], slowMinutes: 0, fresh: 0, quiet: false }
+    const failed = (why: string): DeviceState => ({ ...state, problems: [why] })
     try {
+      const since = await sinceBeside(toRaw(store.site!), device, first, asked)
       const answer = await answerFrom(device.address, since)
-      const text = await answer.text()
-      if (!answer.ok) return refusalOf(answer.status, text)
+      const text = await shortText(answer, MOST_BYTES)
+      if (text === undefined) return failed(`It told more than ${MOST_BYTES / 1e6} MB at once; nothing was taken.`)
+      if (!answer.ok) return failed(refusalOf(answer.status, text))
       const clock = answer.headers.get('device-clock') ?? undefined
-      const asked = { now: new Date().toISOString(), zoneMinutes: zoneMinutes(), clock }
-      const read = readDevice(toRaw(store.site!), device, text, asked)
-      if (device.kind === 'forecast') promised.value = promisedFrom(read.ahead, tomorrow())
-      return read
+      const { coming, told } = useLogging(`the ${device.name}`)
+      const read = await readDeviceBeside(toRaw(store.site!), device, text, { ...asked, clock }, coming)
+      if (device.kind === 'forecast') promised.value = read.promised
+      const { count: fresh, problem } = told()
+      const problems = problem ? [...read.problems, problem] : read.problems
+      const quiet = !read.count && device.kind !== 'forecast'
+      return { ...state, problems, slowMinutes: read.slowMinutes, fresh, quiet }
     } catch (error) {
       if (error instanceof DOMException && error.name === 'TimeoutError')
-        return `It did not answer within ${PATIENCE_MS / 1000} seconds.`
-      return standInOf(device.address)
-        ? 'It cannot be reached: there is no network.'
-        : 'It cannot be reached: there is no network, it is off, or the server was not told that it may be asked.'
+        return failed(`It did not answer within ${PATIENCE_MS / 1000} seconds.`)
+      return failed(
+        standInOf(device.address)
+          ? 'It cannot be reached: there is no network.'
+          : 'It cannot be reached: there is no network, it is off, or the server was not told that it may be asked.',
+      )
     }
   }
 
-  /** Asks devices, all of them where none is named, and writes down what is new in one step. */
+  /** Asks devices, all of them where none is named; none at an address that its owner has not said yes to. */
   async function ask(only?: string): Promise<void> {
     const site = store.site
     if (busy.value || !site?.devices?.length) return
     busy.value = true
-    const lines: LogReading[] = []
-    const names: string[] = []
     for (const device of site.devices.filter(({ id }) => only === undefined || id === only)) {
-      const read = await askOne(device)
+      if (!consent.isGiven(site.id, device.address)) continue
+      const state = await askOne(device)
       if (store.site?.id !== site.id) break
-      const known = new Set(store.site.log?.map(({ id }) => id))
-      const fresh = typeof read === 'string' ? [] : read.readings.filter(({ id }) => !known.has(id))
-      const unique = [...new Map(fresh.map(line => [line.id, line])).values()]
-      lines.push(...unique)
-      if (unique.length) names.push(device.name)
-      states.value[device.id] = {
-        askedAtMs: Date.now(),
-        problems: typeof read === 'string' ? [read] : read.problems,
-        slowMinutes: typeof read === 'string' ? 0 : read.slowMinutes,
-        fresh: unique.length,
-        quiet: typeof read !== 'string' && !read.readings.length && device.kind !== 'forecast',
-      }
+      states.value[device.id] = state
     }
     busy.value = false
-    if (!lines.length || store.site?.id !== site.id) return
-    const label = `${counted(lines.length, 'line')} from the ${listed(names)}`
-    const problem = store.makeAll([moveOf('logReadings', { readings: lines })], label)
-    if (problem)
-      for (const source of new Set(lines.map(each => each.source!))) states.value[source]?.problems.push(problem)
   }
 
   /** Asks those that are due. */
