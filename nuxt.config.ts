@@ -90,7 +90,7 @@ export default defineNuxtConfig({
       ],
     },
     workbox: {
-      globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+      globPatterns: ['**/*.{js,css,woff,woff2,ttf,svg,png}'],
       maximumFileSizeToCacheInBytes: 4_000_000,
       // The page for when no server answers; where one does, its answer of today counts, and the rules that come with it.
       additionalManifestEntries: [{ url: '/?kept', revision: String(Date.now()) }],

@@ -29,9 +29,16 @@ import { poolsOf } from '#core/balance'
 
 /**
  * What stands in the drawing between two places of its width, and the lines that are seen there. With `storm` the design storm’s
- * water is drawn along the roofs’ lines.
+ * water is drawn along the roofs’ lines; `atOnce` all of it is drawn in one go, however much that is.
  */
-const props = defineProps<{ picture: Picture; lines: SeenRoute[]; fromPx: number; toPx: number; storm: boolean }>()
+const props = defineProps<{
+  picture: Picture
+  lines: SeenRoute[]
+  fromPx: number
+  toPx: number
+  storm: boolean
+  atOnce?: boolean
+}>()
 defineEmits<{ hold: [VerticalScale | undefined] }>()
 const StormWater = defineAsyncComponent(() => import('~/section/StormWater.vue'))
 const results = useResults()
@@ -50,7 +57,7 @@ const keyOf = (slot: Slot) =>
   slot.kind === 'node' ? slot.nodeId : slot.kind === 'roof' ? slot.roof.id : slot.taps[0]!.id
 const wordsOf = (label: Label) => `${label.of} ${label.role}`
 /** Of a large site so many are drawn in one task. */
-const most = (few: number) => (isLarge(site.value) ? few : Infinity)
+const most = (few: number) => (isLarge(site.value) && !props.atOnce ? few : Infinity)
 const slots = fewAtATime(
   () => drawing.value.slots.filter(slot => seen(slot.x, slot.x + slot.width)),
   keyOf,

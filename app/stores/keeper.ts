@@ -49,6 +49,8 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   const trouble = ref<Trouble>()
   /** What the browser said of the last writing that failed. */
   const cause = ref('')
+  /** Which state of the plan lies on the shelf: how often it was saved. */
+  const saves = ref(0)
   /** How many saves lie between now and the last file. */
   const unfiled = ref(0)
 
@@ -65,6 +67,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   function lay(found: Whole): void {
     held = history.value = historyOf(found)
     stored = headOf(found)
+    saves.value = stored.revision
     unfiled.value = stored.unfiled ?? 0
     trouble.value = undefined
     saving.value = 'saved'
@@ -140,6 +143,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
         }
         held = writing.history
         stored = { ...stored, revision: stored.revision + 1 }
+        saves.value = stored.revision
         failures = 0
         trouble.value = undefined
         askToStay()
@@ -203,7 +207,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   const filed = () => tried(() => shelf.filed([id]))
 
   const acts = { end, flush, change, takeTheirs, keepOurs, putBack, filed }
-  return { id, history, saving, trouble, cause, unfiled, ...acts }
+  return { id, history, saving, trouble, cause, saves, unfiled, ...acts }
 }
 
 let asked = false

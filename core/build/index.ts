@@ -18,6 +18,7 @@ export { aroundM, holesOf, holesOfTank, landsAtMm, sawFor, type Hole } from './h
 export { acrossOf, identify, type Candidate, type Identified, type Question, type Seen } from './identify'
 export { closedLoops } from './loops'
 export { boughtAs, MATERIALS, metrePrice, pipeId, stockOf, type Bought, type MaterialId } from './materials'
+export { idleDays, type Idle } from './order/idle'
 export { fitsInto, hasNoCircle, inOrder, moveTask, planOf, type Crew, type Planned } from './order/order'
 export { WORK_IDS, WORKS, type Task, type WorkId } from './order/task'
 export { tasksOf } from './order/tasks'

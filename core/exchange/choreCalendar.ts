@@ -17,9 +17,15 @@ const dayOf = (iso: string): [number, number, number] => [
   Number(iso.slice(8, 10)),
 ]
 
+const dayAfter = ([year, month, day]: [number, number, number]): [number, number, number] =>
+  dayOf(new Date(Date.UTC(year, month - 1, day + 1)).toISOString())
+/** It reminds at six in the evening before. */
+const EVENING_BEFORE = { hours: 6, minutes: 0, before: true }
+
 /**
  * Chores as a calendar (iCalendar, RFC 5545) that any calendar takes: whole days, each coming round by its own rule, with
- * why, tools and how one knows that it is done. The same chore has the same id, so that a newer file takes its place.
+ * why, tools, how one knows that it is done, and a reminder the evening before. The same chore has the same id, so that
+ * a newer file takes its place.
  * @param on the day that it is; what is late stands there
  */
 export function choreCalendar(site: Site, chores: readonly DueChore[], on: string): Answer<{ text: string }> {
@@ -30,7 +36,9 @@ export function choreCalendar(site: Site, chores: readonly DueChore[], on: strin
       uid: `${site.id}-${id.replaceAll(':', '-')}@tall-cask`,
       title: what,
       start,
-      duration: { days: 1 },
+      // A whole day ends where the next begins (RFC 5545, 3.6.1).
+      end: dayAfter(start),
+      alarms: [{ action: 'display', description: what, trigger: EVENING_BEFORE }],
       description: [why, `Done: ${done}`, tools.length ? `Tools: ${tools.join(', ')}.` : '', caution ?? '']
         .filter(Boolean)
         .join('\n'),

@@ -89,6 +89,11 @@ describe('chores as a calendar', () => {
       expect(event).toContain(`UID:brindle-yard-${id.replaceAll(':', '-')}@tall-cask`)
       const start = /DTSTART;VALUE=DATE:(\d{8})/.exec(event)![1]
       expect(start).toBe((day < '2027-02-01' ? '2027-02-01' : day).replaceAll('-', ''))
+      // A whole day ends where the next begins, and no duration is told in a way that calendars refuse.
+      const ends = new Date(Date.parse(`${start!.slice(0, 4)}-${start!.slice(4, 6)}-${start!.slice(6)}`) + 86_400_000)
+      expect(event).toContain(`DTEND;VALUE=DATE:${ends.toISOString().slice(0, 10).replaceAll('-', '')}`)
+      expect(event).not.toContain('DURATION')
+      expect(event).toMatch(/BEGIN:VALARM[^]*TRIGGER:-PT6H0?M?[^]*END:VALARM/)
       expect(event.replaceAll('\\', '')).toContain(what)
       expect(event).toMatch(comes.by === 'season' ? /RRULE:FREQ=YEARLY/ : /RRULE:FREQ=(MONTHLY|YEARLY);INTERVAL=\d+/)
     }

@@ -81,7 +81,8 @@ const KIND_HEADINGS = new Set<string>(READING_KIND_IDS)
 
 /**
  * Reads a table of readings, whose columns may stand in any order: this program's own, or one with a date and a column a
- * kind (level, rain), its unit in brackets; `progress` hears which share of it is read. What cannot be read is told by its line, and the rest is taken.
+ * kind (level, rain), its unit in brackets. What cannot be read is told by its line, and the rest is taken; `progress`
+ * hears which share of it is read.
  */
 export function readLogTable(text: string, site: Site, progress?: (share: number) => void): LogRead {
   const { data, meta } = papaparse.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {

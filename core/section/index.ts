@@ -18,5 +18,6 @@ export { standingWater, stormLines, type StandingWater, type StormLine } from '.
 export { pictureOf, type Frame, type Held, type Picture } from './picture'
 export { seenOf, type SeenRoute } from './seen'
 export { received, sent, type HeldPicture, type SentPicture } from './sent'
-export { PART_MARKS } from './symbols'
+export { isDrawn, PART_MARKS } from './symbols'
+export type { Water } from './routes'
 export { openedAt } from './width'

@@ -201,8 +201,8 @@ describe('what is on paper', () => {
     expect(totalPages).toBeGreaterThan(4)
     for (const words of [
       'Quillfern Ridge',
-      'Findings left open',
-      'Their sums',
+      'What was found',
+      'Sums',
       'Parts and trips',
       'Day 1',
       'Cautions',

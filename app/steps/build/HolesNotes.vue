@@ -37,10 +37,11 @@ const sheetOf = (tank: Tank) =>
     of(tank),
     hole =>
       `${of(tank).indexOf(hole) + 1}: ${hole.port.role}, ${show(hole.sawMm, 'bore')}, ${show(hole.heightM, 'length')} up`,
+    store.system,
   )
 async function savePdf(tank: Tank): Promise<void> {
   const { pageAsPdf } = await import('~/print/pdf')
-  saveAs(`holes-${tank.id}.pdf`, 'application/pdf', await pageAsPdf(sheetOf(tank)))
+  saveAs(`holes-${tank.id}.pdf`, 'application/pdf', await pageAsPdf(sheetOf(tank), store.system))
 }
 const print = usePrint()
 </script>

@@ -2,7 +2,10 @@
 import { keep } from './definition'
 import { useKeep } from './useKeep'
 import { useUnits } from '~/fields/useUnits'
-import { sectionSvg } from '~/print/sectionSvg'
+import { CAUTIONS } from '~/print/cautions'
+import { paperSection } from '~/section/paperSection'
+import { store as storeStep } from '~/steps/store/definition'
+import { useStepContext } from '~/steps/useStepContext'
 import { usePdf } from '~/steps/usePdf'
 import { useFiles } from '~/stores/useFiles'
 import { useSite } from '~/stores/site'
@@ -12,11 +15,17 @@ const store = useSite()
 const { show, litres } = useUnits()
 const { exportSite } = useFiles()
 const { today } = useKeep()
-const { busy, failure, save } = usePdf('The binder', 'binder.pdf')
+const { busy, failure, save, marks } = usePdf('The binder', 'binder.pdf')
+const context = useStepContext()
+const { appContext } = getCurrentInstance()!
 const savePdf = () =>
   save(async () => {
     const { binderOf } = await import('./binder')
-    return binderOf({ site: store.site!, section: sectionSvg(), today: today.value, show, litres }, keep.caution!)
+    const site = store.site!
+    const section = await paperSection(toRaw(site), appContext)
+    const headlines = storeStep.figures!(context.value)
+    const cautions = [keep.caution!, ...CAUTIONS]
+    return binderOf({ ...marks(), site, section, headlines, cautions, today: today.value, show, litres })
   })
 </script>
 

@@ -13,16 +13,17 @@ const { binderOf } = await import('./binder')
 
 const binder = (site: Site, units: System = 'metric'): string[] =>
   textsOf(
-    binderOf(
-      {
-        site: { ...site, standards: { ...site.standards, units } },
-        section: undefined,
-        today: undefined,
-        show: (value, kind) => showQuantity(value, kind, units).text,
-        litres: value => showVolume(value, units).text,
-      },
-      'Ask who knows.',
-    ).content,
+    binderOf({
+      site: { ...site, standards: { ...site.standards, units } },
+      on: '1 May 2027',
+      plan: 'plan as saved 7 times',
+      section: undefined,
+      headlines: [],
+      cautions: ['Ask who knows.'],
+      today: undefined,
+      show: (value, kind) => showQuantity(value, kind, units).text,
+      litres: value => showVolume(value, units).text,
+    }).content,
   )
 const site = demoSite('cinder-tor')
 const log: Site['log'] = [

@@ -1,25 +1,28 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { rollups } from 'd3-array'
-import { paperOf, small, table } from '~/print/paper'
+import { drawing, paperOf, small, table } from '~/print/paper'
+import { firstPage } from '~/steps/build/report/first'
+import { chores } from '~/steps/build/report/work'
+import type { StepFigure } from '~/steps/step'
 import { nameOf, runName, tanksOf, tankNominalL, type Site } from '#core/site'
-import { choresOf, type Today } from '#core/keep'
-import { MONTH_NAMES } from '#core/units'
+import type { Today } from '#core/keep'
 import { valveCard } from '#core/exchange'
 import { commissionCard } from '#core/plant'
 
 /** What the binder is made from, besides the document. */
 interface Told {
   site: Site
+  on: string
+  plan: string
   section: string | undefined
+  headlines: StepFigure[]
+  cautions: string[]
   today: Today | undefined
   show: (value: number, kind: import('#core/units').Kind) => string
   litres: (litres: number) => string
 }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`
-const every = (months: number): string =>
-  months === 1 ? 'every month' : months === 12 ? 'every year' : `every ${months} months`
-
 /** What stands here: tanks with what they hold, and lines by what they join. */
 const standing = ({ site, litres }: Told): Content[] => [
   table(
@@ -52,19 +55,6 @@ function found({ site, show }: Told): Content[] {
   ]
 }
 
-const chores = ({ site }: Told): Content[] => [
-  table(
-    ['*', 'auto', '*'],
-    choresOf(site).map(({ what, why, comes, done, caution }) => [
-      [{ text: what, bold: true }, small(why), ...(caution ? [small(caution)] : [])],
-      comes.by === 'season'
-        ? comes.days.map(({ month, day }) => `${day} ${MONTH_NAMES[month - 1]}`).join(', ')
-        : every(comes.months),
-      small(done),
-    ]),
-  ),
-]
-
 /** The story of the log: each month's rain and levels, and what all of it has taught. */
 function story({ site, today, show, litres }: Told): Content[] {
   const log = site.log ?? []
@@ -90,35 +80,19 @@ function story({ site, today, show, litres }: Told): Content[] {
       : []),
     table(
       ['auto', 'auto', 'auto', 'auto'],
-      [
-        ['month', 'rain', 'levels read', 'chores done'].map(small),
-        ...months.map(([month, { rainMm, levels, done }]) => [
-          month,
-          show(rainMm, 'rain'),
-          String(levels),
-          String(done),
-        ]),
-      ],
+      months.map(([month, { rainMm, levels, done }]) => [month, show(rainMm, 'rain'), String(levels), String(done)]),
+      ['month', 'rain', 'levels read', 'chores done'],
     ),
     ...notes.sort().map(small),
   ]
 }
 
 /** The binder for whoever comes next. */
-export const binderOf = (told: Told, caution: string): TDocumentDefinitions =>
-  paperOf(
-    told.site,
-    { kind: 'for whoever comes next', show: told.show },
-    [
-      {
-        name: 'How it hangs together',
-        content: told.section ? [{ svg: told.section, fit: [515, 300], font: 'Text' }] : [],
-      },
-      { name: 'What stands here', content: standing(told) },
-      { name: 'The card for the wall', content: [{ svg: valveCard(told.site), fit: [515, 640], font: 'Text' }] },
-      { name: 'When it was first filled', content: found(told) },
-      { name: 'Chores', content: chores(told) },
-      { name: 'What the log tells', content: story(told) },
-    ],
-    caution,
-  )
+export const binderOf = (told: Told): TDocumentDefinitions =>
+  paperOf(firstPage('Binder', told), [
+    { name: 'What stands here', content: standing(told) },
+    { name: 'The card for the wall', content: [drawing(valveCard(told.site), [515, 610])], ownPage: true },
+    { name: 'When it was first filled', content: found(told) },
+    { name: 'Chores', content: chores(told) },
+    { name: 'What the log tells', content: story(told) },
+  ])

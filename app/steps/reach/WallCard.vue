@@ -15,7 +15,11 @@ async function savePdf(): Promise<void> {
   failure.value = undefined
   try {
     const { pictureAsPdf } = await import('~/print/pdf')
-    saveAs('valve-card.pdf', 'application/pdf', await pictureAsPdf(svg.value, store.site!.modes.length > 3))
+    saveAs(
+      'valve-card.pdf',
+      'application/pdf',
+      await pictureAsPdf(svg.value, store.site!.modes.length > 3, store.system),
+    )
   } catch (error) {
     failure.value = `The PDF could not be made: ${error instanceof Error ? error.message : 'print it instead'}.`
   }
