@@ -65,7 +65,8 @@ export function useNewVersion() {
   const own = useRuntimeConfig().app.buildId
   const nuxt = useNuxtApp()
   async function isBehind(): Promise<boolean | undefined> {
-    const latest = await fetch('/_nuxt/builds/latest.json', { cache: 'no-store' })
+    // Asked so that no copy that is kept here answers.
+    const latest = await fetch(`/_nuxt/builds/latest.json?at=${Date.now()}`, { cache: 'no-store' })
       .then(answer => (answer.ok ? (answer.json() as Promise<{ id?: string }>) : undefined))
       .catch(() => undefined)
     return latest?.id === undefined ? undefined : latest.id !== own
