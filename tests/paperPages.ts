@@ -71,6 +71,18 @@ export async function pagesOf(pdf: Uint8Array): Promise<PaperPage[]> {
   return pages
 }
 
+/** A paper's first page as a picture. */
+export async function firstPageOf(pdf: Uint8Array): Promise<Buffer> {
+  const paper = await getDocument({ data: pdf, verbosity: 0 }).promise
+  const page = await paper.getPage(1)
+  const viewport = page.getViewport({ scale: 1.6 })
+  const canvas = createCanvas(viewport.width, viewport.height)
+  await page.render({ canvas: canvas as never, canvasContext: canvas.getContext('2d') as never, viewport }).promise
+  const picture = canvas.toBuffer('image/png')
+  await paper.destroy()
+  return picture
+}
+
 const overlap = (a: Word, b: Word): number =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y))

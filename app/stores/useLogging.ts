@@ -1,10 +1,12 @@
-import { LINES_AT_ONCE, type Coming } from '~/workers/keepFace'
+import type { Coming } from '~/workers/keepFace'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import { moveOf } from '#core/moves'
 import type { LogReading } from '#core/kinds'
 
 let times = 0
+/** So many lines are one step: what is longer would be long to write down. */
+const LINES_A_STEP = 1000
 
 /**
  * Writes lines into the log of the open site as they come from a thread, a few at a time: as one step where they are
@@ -21,7 +23,7 @@ export function useLogging(from: string, progress?: (share: number) => void) {
   const coming: Coming = {
     lines(readings: LogReading[]) {
       if (store.site?.id !== id || problem) return
-      const part = Math.floor(count / LINES_AT_ONCE)
+      const part = Math.floor(count / LINES_A_STEP)
       count += readings.length
       const label = `${counted(readings.length, 'line')} from ${from}${part ? `, part ${part + 1}` : ''}`
       problem = store.makeAll([moveOf('logReadings', { readings })], label, `log-${time}-${part}`)

@@ -11,7 +11,8 @@ z.config({ jitless: true })
 let last: { site: string; begin: Begin } | undefined
 /** The log of the site that is asked about, as it was sent. */
 const log: LogReading[] = []
-const LINES_AT_ONCE = 1000
+/** So many come to the page at once: it takes each in, and says where it stands. */
+const LINES_AT_ONCE = 200
 type Told = (readings: LogReading[], share: number) => Promise<void>
 
 /** Tells the new ones of some lines a few at a time, each time once the last were taken; or why there is no room. */

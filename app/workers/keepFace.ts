@@ -1,13 +1,13 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { watched } from '~/workers/missingPiece'
-import { nextTask } from '~/workers/nextTask'
+import { nextFrame, nextTask } from '~/workers/nextTask'
 import type { Device, LogReading } from '#core/kinds'
 import type { Asked, DeviceRead, LogRead } from '#core/exchange'
 import type { Site } from '#core/site'
 import type { KeepWorker } from './keep.worker'
 
-/** So many lines go to a thread, or come from it, at once: a message of more would hold the page. */
-export const LINES_AT_ONCE = 1000
+/** So many lines go to a thread at once: a message of more would hold the page. */
+const LINES_AT_ONCE = 1000
 
 let remote: Remote<KeepWorker> | undefined
 /** The thread that learns from logs, started when it is first asked. */
@@ -51,7 +51,8 @@ const told = ({ lines, progress }: Coming) =>
   proxy(async (readings: LogReading[], share: number) => {
     if (readings.length) await lines(readings)
     progress?.(share)
-    await nextTask()
+    // What was taken in is written and shown before the next come.
+    await nextFrame()
   })
 
 /** Reads a table or a site's file into lines of a log; those that are new to it come a few at a time. */

@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openBrowser, type Page } from './page'
+import { writeSite } from '../../core/site'
+import { demoSite } from '../demoSites'
 
 /** What tells readings by itself: put up, asked, failing and well again; and a log that two pages write at once. */
 let page: Page
@@ -169,6 +171,42 @@ describe('two tabs on one log', () => {
     await page.driver.navigate().refresh()
     await page.css('.section svg')
     await page.until(lines, count => count === before + 2, 'both are there')
+  })
+})
+
+describe('a site file from elsewhere', () => {
+  it('causes no request to its devices before its owner says yes', async () => {
+    const site = demoSite('brindle-yard')
+    const address = '/api/devices/level/readings?site=from-elsewhere&of=tank-3'
+    const device = {
+      id: 'device-level',
+      kind: 'level',
+      name: 'level sensor',
+      address,
+      subject: 'tank-3',
+      everyMinutes: 1,
+    }
+    await page.go('/')
+    await page.css('a[href^="/site/"]')
+    await page.upload(
+      '.yard input[type=file]',
+      'elsewhere.json',
+      writeSite({ ...site, id: 'from-elsewhere', devices: [device] as never }),
+    )
+    await page.css('.section svg')
+    await page.step('from-elsewhere', 'keep')
+    await page.subject('devices')
+    await page.until(row, text => text.includes('asked only once you say so'), 'it is told')
+    await page.press('Ask all of them now')
+    await page.still()
+    const asked = () =>
+      page.driver.executeScript<number>(
+        'return performance.getEntriesByType("resource").filter(({ name }) => name.includes("/readings?")).length',
+      )
+    expect(await asked()).toBe(0)
+    await page.press('Ask it from now on')
+    await page.until(asked, count => count > 0, 'now it is asked')
+    await page.until(row, text => /told [\d.]+ m/.test(text), 'and has told')
   })
 })
 

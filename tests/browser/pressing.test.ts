@@ -35,8 +35,9 @@ const PRESS = `
   // What would leave the page, or wait for somebody, is told apart.
   window.print = () => undefined;
   HTMLInputElement.prototype.showPicker = () => undefined;
-  HTMLAnchorElement.prototype.click = function () { if (!this.download) this.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true })); };
-  HTMLInputElement.prototype.click = function () { if (this.type !== 'file') this.dispatchEvent(new MouseEvent('click', { bubbles: true })); };
+  const press = each => each.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+  HTMLAnchorElement.prototype.click = function () { if (!this.download) press(this); };
+  HTMLInputElement.prototype.click = function () { if (this.type !== 'file') press(this); };
   const subject = () => document.querySelector('.index [aria-current=true]')?.dataset.subject;
   const unfold = async () => {
     document.querySelectorAll('.sheet .fold > h3 button[aria-expanded=false]').forEach(head => head.click());
@@ -47,7 +48,8 @@ const PRESS = `
   };
   const all = () => [...document.querySelectorAll('.sheet .notes :is(button, select, [role=checkbox], [role=slider])')]
     .filter(each => !each.closest('.index') && each.offsetParent && !each.disabled && !each.matches('.fold > h3 button'));
-  const nameOf = each => (each.ariaLabel || each.textContent || each.dataset.save || each.className).trim().replace(/\\s+/g, ' ').slice(0, 60);
+  const nameOf = each =>
+    (each.ariaLabel || each.textContent || each.dataset.save || each.className).trim().replace(/\\s+/g, ' ').slice(0, 60);
   const undoButton = () => [...document.querySelectorAll('.tool')].find(each => each.textContent.trim() === 'Undo');
   const undoWord = () => undoButton().disabled ? '' : undoButton().title;
   const settled = async () => {
@@ -81,8 +83,9 @@ const PRESS = `
       const refused = document.querySelector('.refusal, [data-refusal]')?.textContent;
       const said = document.body.innerText;
       for (const words of ['could not be cloned', 'undefined', 'NaN', '[object'])
-        if (said.includes(words)) note('says ' + words + ': ' + said.slice(Math.max(0, said.indexOf(words) - 60), said.indexOf(words) + 30));
-      if (/could not be (computed|worked out)/.test(said)) note('fails: ' + said.match(/.{60}could not be (computed|worked out).{80}/s)?.[0]);
+        if (said.includes(words)) note('says ' + words + ': ' + said.split(words)[0].slice(-60) + words);
+      const failure = said.match(/.{60}could not be (computed|worked out).{80}/s)?.[0];
+      if (failure) note('fails: ' + failure);
       document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
       document.activeElement?.blur?.();
       for (const shut of document.querySelectorAll('.el-dialog__headerbtn, .el-drawer__close-btn')) if (shut.offsetParent) shut.click();

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { afterAll, beforeAll, it } from 'vitest'
+import { firstPageOf } from '../paperPages'
 import { openBrowser, type Page } from './page'
 
 /** Takes the pictures of docs/screenshots from the demo sites. Run by `npm run screenshots`, not by the tests. */
@@ -133,3 +134,10 @@ it('takes the main views', async () => {
   await page.openDemo('quillfern-ridge')
   await shoot('phone')
 }, 120000)
+
+it('takes page one of the report', async () => {
+  await page.openDemo('quillfern-ridge', 'build')
+  await page.subject('report')
+  await page.css('[data-save="report"]')
+  writeFileSync('docs/screenshots/report.png', await firstPageOf((await page.savedFile('[data-save="report"]')).bytes))
+})
