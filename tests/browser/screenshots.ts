@@ -39,14 +39,6 @@ it('takes the main views', async () => {
   }
   const shown = (selector: string) =>
     page.driver.executeScript(`document.querySelector('${selector}').scrollIntoView()`)
-  await page.openDemo('quillfern-ridge', 'lift')
-  await page.subject('lift:house-suction')
-  await page.choose('How it is lifted', 'a jet pump beside it')
-  await page.choose('What holds the pressure', 'through a pressure tank')
-  await page.unfold()
-  await page.driver.executeScript(`document.querySelector('.vessels').scrollIntoView()`)
-  await shoot('pressure-tank')
-  await page.undo(2)
   await page.openDemo('quillfern-ridge', 'reach')
   await page.subject('run:hill-line')
   await page.until(
