@@ -1,6 +1,6 @@
 import { isLarge } from '~/workers/large'
 import { problemsBeside } from '~/workers/fileFace'
-import { readSite, type Site } from '#core/site'
+import { checkSite, type Site } from '#core/site'
 import type { Problem } from '#core/answers'
 
 /**
@@ -11,6 +11,6 @@ export async function wrongWith(site: Site): Promise<Problem[]> {
   // The record and the log are long, and no drawing or year breaks by them.
   const light = { ...site, climate: { ...site.climate, daily: undefined }, log: undefined }
   if (Array.isArray(site.nodes) && isLarge(site)) return problemsBeside(light)
-  const read = readSite(light)
-  return read.ok ? [] : read.problems
+  const checked = checkSite(light)
+  return checked.ok ? [] : checked.problems
 }
