@@ -32,8 +32,10 @@ export function useNewVersion() {
     leaveField()
     await nextTick()
     const typed = halfTyped()
-    if (typed && waitsFor.value === undefined) {
-      waitsFor.value = `“${typed.slice(0, 40)}” is typed and not taken. Finish it, or press again to let it go.`
+    const waits = typed && `“${typed.slice(0, 40)}” is typed and not taken. Finish it, or press again to let it go.`
+    // Only what was told of may be let go by a second press.
+    if (waits && waitsFor.value !== waits) {
+      waitsFor.value = waits
       return
     }
     await store.flush()
