@@ -1,4 +1,5 @@
-import type { StoredHead, StoredSite, StoredStep } from './shelf'
+import type { StoredHead, StoredSite } from './shelf'
+import type { Made } from '#core/moves'
 import type { Site } from '#core/site'
 import type { LogReading } from '#core/kinds'
 import Dexie, { type EntityTable, type Table } from 'dexie'
@@ -8,6 +9,8 @@ import Dexie, { type EntityTable, type Table } from 'dexie'
  * kept as its text, which a browser stores without taking it apart; one kept by an earlier version lies there whole.
  */
 export type StoredDocument = { id: string } & ({ text: string } | { site: Site })
+/** A step of a site's history, as its text for the same reason: one may write a thousand lines of a log. */
+export type WrittenStep = { siteId: string; index: number } & ({ text: string } | { made: Made })
 /** The rain record of a site, apart from the rest of it: it is long, and hardly ever changes. */
 export interface StoredRecord {
   id: string
@@ -34,7 +37,7 @@ export interface StoredPhoto {
 export class Database extends Dexie {
   sites!: EntityTable<StoredHead, 'id'>
   documents!: Table<StoredDocument, string>
-  steps!: Table<StoredStep, [string, number]>
+  steps!: Table<WrittenStep, [string, number]>
   records!: EntityTable<StoredRecord, 'id'>
   photos!: EntityTable<StoredPhoto, 'id'>
   readings!: Table<StoredReading, [string, number]>

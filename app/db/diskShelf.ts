@@ -1,7 +1,7 @@
 import Dexie, { liveQuery } from 'dexie'
-import type { Database, StoredDocument } from './database'
-import { writtenOver, type Shelf } from './shelf'
-import type { Writing } from '#core/moves'
+import type { Database, StoredDocument, WrittenStep } from './database'
+import { writtenOver, type Shelf, type StoredStep } from './shelf'
+import type { Made, Writing } from '#core/moves'
 import type { Site } from '#core/site'
 
 /** A document without its rain record and its log, which lie in tables of their own. */
@@ -12,6 +12,20 @@ function light({ log: _log, ...site }: Site): Site {
 
 const siteOf = (document: StoredDocument): Site =>
   'text' in document ? (JSON.parse(document.text) as Site) : document.site
+
+const readStep = ({ siteId, index, ...step }: WrittenStep): StoredStep => ({
+  siteId,
+  index,
+  made: 'text' in step ? (JSON.parse(step.text) as Made) : step.made,
+})
+const writtenStep = (siteId: string, index: number, made: Made): WrittenStep => ({
+  siteId,
+  index,
+  text: JSON.stringify(made),
+})
+
+/** So many lines of a log are handed over at once: the browser copies them on the page's own thread. */
+const LINES_AT_ONCE = 100
 
 /** The shelf on this machine's disk. What fails comes back as the browser's own error. */
 export function diskShelf(database: Database): Shelf {
@@ -30,7 +44,7 @@ export function diskShelf(database: Database): Shelf {
     const full: Site = { ...siteOf(document) }
     if (record) full.climate = { ...full.climate, daily: record.daily }
     if (lines.length) full.log = lines.map(({ reading }) => reading)
-    return { stored: { ...head, site: full }, steps: found }
+    return { stored: { ...head, site: full }, steps: found.map(readStep) }
   }
   const keepDocument = (id: string, site: Site) => documents.put({ id, text: JSON.stringify(light(site)) })
   const keepRecord = (id: string, { climate: { daily } }: Site): Promise<unknown> =>
@@ -40,7 +54,10 @@ export function diskShelf(database: Database): Shelf {
     readings.where('[siteId+place]').between([id, from], [id, Dexie.maxKey])
   async function keepLog(id: string, change: Writing['readings']): Promise<void> {
     if (!change) return
-    await readings.bulkPut(change.put.map(({ place, reading }) => ({ siteId: id, place, reading })))
+    for (let at = 0; at < change.put.length; at += LINES_AT_ONCE) {
+      const some = change.put.slice(at, at + LINES_AT_ONCE)
+      await readings.bulkPut(some.map(({ place, reading }) => ({ siteId: id, place, reading })))
+    }
     await linesOf(id, change.to).delete()
   }
 
@@ -69,7 +86,7 @@ export function diskShelf(database: Database): Shelf {
         await keepRecord(head.id, site)
         const log = site.log ?? []
         await keepLog(head.id, { put: log.map((reading, place) => ({ place, reading })), to: log.length })
-        await steps.bulkPut(given)
+        await steps.bulkPut(given.map(({ index, made }) => writtenStep(head.id, index, made)))
         return true
       }),
     write: (id, writing, over, by, now) =>
@@ -81,7 +98,7 @@ export function diskShelf(database: Database): Shelf {
         await keepDocument(id, writing.history.site)
         await keepLog(id, writing.readings)
         if (writing.recordToo) await keepRecord(id, writing.history.site)
-        await steps.bulkPut(writing.steps.map(({ index, made }) => ({ siteId: id, index, made })))
+        await steps.bulkPut(writing.steps.map(({ index, made }) => writtenStep(id, index, made)))
         await stepsOf(id, Dexie.minKey, writing.from).delete()
         await stepsOf(id, writing.to, Dexie.maxKey).delete()
         return 'written'

@@ -11,8 +11,8 @@ z.config({ jitless: true })
 let last: { site: string; begin: Begin } | undefined
 /** The log of the site that is asked about, as it was sent. */
 const log: LogReading[] = []
-/** So many come to the page at once: it takes each in, and says where it stands. */
-const LINES_AT_ONCE = 200
+/** So many come to the page at once, and fewer the first time: it takes each in, and says where it stands. */
+const [LINES_AT_FIRST, LINES_AT_ONCE] = [20, 100]
 type Told = (readings: LogReading[], share: number) => Promise<void>
 
 /** Tells the new ones of some lines a few at a time, each time once the last were taken; or why there is no room. */
@@ -24,8 +24,8 @@ async function inTurn(readings: readonly LogReading[], told: Told): Promise<stri
       `${fresh.length} lines of it are new, and the log has room for ${room} (${MOST_READINGS} in all). None was taken: ` +
         'give it fewer, such as one a day.',
     ]
-  for (let at = 0; at < fresh.length; at += LINES_AT_ONCE)
-    await told(fresh.slice(at, at + LINES_AT_ONCE), Math.min(1, (at + LINES_AT_ONCE) / fresh.length))
+  for (let at = 0, next = LINES_AT_FIRST; at < fresh.length; [at, next] = [next, next + LINES_AT_ONCE])
+    await told(fresh.slice(at, next), Math.min(1, next / fresh.length))
   return []
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { buildOf } from '#core/build'
 import { refused } from '../lib/refused'
 import { askedBy } from './asked'
+import { affordable } from './cost'
 import { siteIn } from './documents'
 
 const askedSchema = z.strictObject({
@@ -30,5 +31,5 @@ export function buildJob(json: unknown) {
   const { site } = siteIn(json)
   const { site: _site, ...given } = json as Record<string, unknown>
   const asked = askedBy(askedSchema, given)
-  return buildOf(site, asked.owned, asked.month)
+  return affordable('build', site, () => buildOf(site, asked.owned, asked.month))
 }

@@ -10,6 +10,7 @@ const STEPS_A_SECOND = 1e7
 const [ASK_FROM_S, ASK_MS] = [5, 120]
 /** A request that would take about longer than this is asked to be smaller. */
 const MOST_S = 40
+const DAY_S = 86400
 
 /** A part of what is asked: the field that asks for it, and the days that are run for it. */
 interface Part {
@@ -26,14 +27,56 @@ export function afford(site: Site, compiled: Compiled, series: DailySeries, part
   const days = sum(parts, part => part.days)
   const roughS = (days * (compiled.pools.length + site.roofs.length + site.uses.length + 1)) / STEPS_A_SECOND
   if (roughS < ASK_FROM_S) return
-  const seconds = days * secondsADay(site, compiled, series)
-  if (seconds <= MOST_S) return
   const { path } = parts.reduce((most, part) => (part.days > most.days ? part : most))
-  throw refused(
-    422,
-    `${path}: this would take about ${Math.round(seconds)} seconds, and a request may take ${MOST_S}; ask for less.`,
-    path,
-  )
+  refuseOver(days * secondsADay(site, compiled, series), path)
+}
+
+/** What a tank, tap or other place of a site takes in each kind of work, s: measured for a middling machine. */
+const PLACE_S = { review: 0.01, build: 0.005, keep: 0.005 }
+type ByPlaces = keyof typeof PLACE_S
+/** What it took on this machine of late: each answer of a site of so many places tells of the next. */
+const tookS: Partial<Record<ByPlaces, number>> = {}
+const TELLING_PLACES = 50
+/** However slow the machine was a moment ago, it is taken to be no slower than this, or it would never be asked again. */
+const MOST_SLOW = 4
+
+/** Does what grows with a site, where that will not take too long on this machine: 422 before any of it is begun. */
+export function affordable<Answer>(job: ByPlaces, site: Site, work: () => Answer): Answer {
+  const places = Math.max(1, site.nodes.length)
+  const placeS = Math.min(PLACE_S[job] * MOST_SLOW, tookS[job] ?? PLACE_S[job])
+  refuseOver(places * placeS, 'site.nodes')
+  const began = performance.now()
+  const answer = work()
+  if (places >= TELLING_PLACES) tookS[job] = (performance.now() - began) / 1000 / places
+  return answer
+}
+
+/** A day that is played takes about so long for each place, s; so much of one is played to see how long it takes. */
+const [PLAYED_PLACE_DAY_S, PLAY_FOR_S] = [0.01, 1]
+
+/** Reckons what playing a site will take, where that may be much by playing its first part: 422 where it is too much. */
+export function affordPlay(site: Site, seconds: number, playFirst: (seconds: number) => void): void {
+  const roughS = (site.nodes.length * PLAYED_PLACE_DAY_S * seconds) / DAY_S
+  if (roughS < ASK_FROM_S) return
+  const first = (seconds * PLAY_FOR_S) / roughS
+  const tookS = () => {
+    const began = performance.now()
+    playFirst(first)
+    return (performance.now() - began) / 1000
+  }
+  // What is done for the first time is slow: where it seems too much it is looked at once more.
+  const expectedS = () => (tookS() * seconds) / first
+  if (expectedS() > MOST_S) refuseOver(expectedS(), 'seconds')
+}
+
+/** Refuses what would take too long; the path is of what asks for most. */
+function refuseOver(seconds: number, path: string): void {
+  if (seconds > MOST_S)
+    throw refused(
+      422,
+      `${path}: this would take about ${Math.round(seconds)} seconds, and a request may take ${MOST_S}; ask for less.`,
+      path,
+    )
 }
 
 /** What a day of a site takes here and now, s: the quickest of a few runs, since the first ones are slow. */

@@ -4,6 +4,7 @@ import { keepAnswer, readFigure } from '#core/keep'
 import { moment, READING_KIND_IDS, type LogReading } from '#core/kinds'
 import { Refused, refused } from '../lib/refused'
 import { askedBy } from './asked'
+import { affordable } from './cost'
 import { siteIn } from './documents'
 
 const MOST_READINGS = 60_000
@@ -39,9 +40,6 @@ export function keepJob(json: unknown) {
   })
   const wrong = read.flatMap(each => ('path' in each ? [each] : []))
   if (wrong.length) throw new Refused(422, wrong.slice(0, 30))
-  return keepAnswer(
-    site,
-    read.flatMap(each => ('reading' in each ? [each.reading] : [])),
-    on,
-  )
+  const log = read.flatMap(each => ('reading' in each ? [each.reading] : []))
+  return affordable('keep', site, () => keepAnswer(site, log, on))
 }

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { rimM, type Site } from '#core/site'
 import { FAULTS, play, readStep, type FaultRow, type PlantStart, type Step } from '#core/plant'
 import { Refused, refused } from '../lib/refused'
+import { affordPlay } from './cost'
 import { siteIn } from './documents'
 
 const DAY_S = 86400
@@ -59,7 +60,9 @@ export function tryJob(json: unknown) {
   const steps = stepsOf(script)
   const strays = [...straysOf(site, asked.data), ...placesOf(site, steps)]
   if (strays.length) throw new Refused(422, strays)
-  return play(site, { seconds, everyS, script: steps, start: { levels, pressures, ...clockOf(asked.data.start) } })
+  const start = { levels, pressures, ...clockOf(asked.data.start) }
+  affordPlay(site, seconds, first => play(site, { seconds: first, everyS: first, script: steps, start }))
+  return play(site, { seconds, everyS, script: steps, start })
 }
 
 /** Seconds since midnight and the month of a start; without one, neither is known. */

@@ -7,7 +7,7 @@ import { refused } from './refused'
 import { route } from './route'
 
 /** Nothing is worked on longer than this. */
-const MOST_MS = 60_000
+const MOST_MS = 120_000
 const MOST_HEAP_MB = 1024
 
 let pool: Piscina<Work, Answered> | undefined

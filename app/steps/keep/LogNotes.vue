@@ -41,7 +41,12 @@ function isShown({ id, kind, source }: LogReading): boolean {
   if (which.value === 'hand') return source === undefined
   return which.value === 'doubted' ? doubts.value.has(id) : kind === which.value
 }
-const all = computed(() => store.site!.log ?? [])
+/** How far a table is read and taken in. */
+const share = ref<number>()
+/** While a table comes in, the list stays as it was: it would be drawn anew for every few lines of it. */
+const all = computed<readonly LogReading[]>(before =>
+  share.value !== undefined && before ? before : (store.site!.log ?? []),
+)
 const found = computed(() => (which.value === 'all' ? all.value : all.value.filter(isShown)))
 const newestFirst = (a: LogReading, b: LogReading) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0)
 /** Of a log of many thousands the newest are picked out, and they alone are put in order. */
@@ -78,8 +83,6 @@ function redate({ id, at }: LogReading, { target }: Event): void {
   if (day) correct(id, { at: day + at.slice(10) })
 }
 const told = ref<string[]>([])
-/** How far a table is read and taken in. */
-const share = ref<number>()
 const readTable = async ([file]: File[]): Promise<void> => void (await readIn(file!, file!.name))
 /** A table that was copied in a spreadsheet: its cells are parted by tabs. */
 const pasted = ref<string>()

@@ -1,3 +1,4 @@
+import { min } from 'd3-array'
 import { choresOf } from './chores'
 import type { Chore } from './chore'
 import { creeping } from '../watch/pumps'
@@ -49,7 +50,7 @@ export function dueChores(site: Site, log: readonly LogReading[], on: string): D
   for (const { kind, subject, at } of log)
     if (kind === 'chore' && subject !== undefined && dayNumber(at) <= onDay)
       lastDone.set(subject, Math.max(dayNumber(at), lastDone.get(subject) ?? -Infinity))
-  const begun = log.length ? Math.min(onDay, ...firstDays(log)) : onDay
+  const begun = Math.min(onDay, firstDay(log))
   const asks = askedFor(log, onDay)
   const told = new Map(site.chores?.map(each => [each.id, each]))
   return choresOf(site)
@@ -64,9 +65,10 @@ export function dueChores(site: Site, log: readonly LogReading[], on: string): D
     })
     .sort((a, b) => a.inDays - b.inDays || (a.id < b.id ? -1 : 1))
 }
-/** The log's first day; a long one is not spread into arguments. */
-function firstDays(log: readonly LogReading[]): [number] {
-  return [log.reduce((least, { at }) => Math.min(least, dayNumber(at)), Infinity)]
+/** The log's first day; none is as late as can be. Days as they are written come in the order of their letters. */
+const firstDay = (log: readonly LogReading[]): number => {
+  const first = min(log, ({ at }) => at.slice(0, 10))
+  return first === undefined ? Infinity : dayNumber(first)
 }
 
 function dueDay({ comes }: Chore, last: number | undefined, begun: number): number {
@@ -82,10 +84,10 @@ const STORM_MM = 30
  * chamber that stands full, a storm. The day of it, after the chore was done last; never, where nothing asks.
  */
 function askedFor(log: readonly LogReading[], onDay: number): (chore: Chore, last: number) => number {
-  const upTo = log.filter(({ at }) => dayNumber(at) <= onDay)
-  const drops = upTo.filter(({ kind, value }) => kind === 'drop' && value !== undefined)
-  const standing = upTo.filter(({ kind }) => kind === 'standing')
-  const storms = upTo.filter(({ kind, value = 0 }) => kind === 'rain' && value >= STORM_MM)
+  const upTo = ({ at }: LogReading) => dayNumber(at) <= onDay
+  const drops = log.filter(line => line.kind === 'drop' && line.value !== undefined && upTo(line))
+  const standing = log.filter(line => line.kind === 'standing' && upTo(line))
+  const storms = log.filter(line => line.kind === 'rain' && (line.value ?? 0) >= STORM_MM && upTo(line))
   const creeps = creeping(log, onDay).length > 0
   const firstAfter = (of: readonly LogReading[], last: number): number =>
     of.reduce((first, { at }) => (dayNumber(at) > last ? Math.min(first, dayNumber(at)) : first), Infinity)
