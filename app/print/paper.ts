@@ -128,16 +128,53 @@ export interface Chapter {
   ownPage?: boolean
 }
 
+/** What every document that leaves says of itself, at its head and on every page. */
+type Marked = Pick<Paper, 'site' | 'kind' | 'on' | 'plan'>
+
+/** How each page looks, and what stands at its head and foot. */
+const pages = ({ site, kind, on, plan }: Marked, content: Content[]): TDocumentDefinitions => ({
+  info: { title: `${site.name}: ${kind}`, subject: plan, creator: 'Tall Cask' },
+  pageSize: paperSize(site.standards.units),
+  pageMargins: [40, 52, 40, 48],
+  defaultStyle: { fontSize: 10.5, color: INK, lineHeight: 1.15 },
+  header: page =>
+    page === 1 ? '' : { text: `${site.name}: ${kind}`, fontSize: 8.5, color: SOFT, margin: [40, 24, 40, 0] },
+  footer: (page, pages) => ({
+    columns: [
+      { text: `${on} · ${plan}` },
+      { text: `${page} of ${pages}`, alignment: 'center' },
+      { text: 'Made with Tall Cask', alignment: 'right' },
+    ],
+    fontSize: 8.5,
+    color: SOFT,
+    margin: [40, 14, 40, 0],
+  }),
+  content,
+})
+const title = ({ site, kind }: Marked): Content => ({ text: `${site.name}: ${kind}`, font: 'Heading', fontSize: 22 })
+
+/** A list to take along: what it says of itself, and at once what is on it. */
+export const listPaper = (marked: Marked, content: readonly Content[]): TDocumentDefinitions =>
+  pages(marked, [
+    title(marked),
+    { ...(small(`${marked.on} · ${marked.plan}`) as object), margin: [0, 0, 0, 8] } as Content,
+    ...headed(content),
+  ])
+
 /** A site's document: page one, then some chapters. */
 export function paperOf(paper: Paper, chapters: readonly Chapter[]): TDocumentDefinitions {
   const { site, kind, on, plan, section, place } = paper
-  const size = paperSize(site.standards.units)
-  const content: Content[] = [
-    { text: `${site.name}: ${kind}`, font: 'Heading', fontSize: 22 },
+  return pages(paper, [
+    title(paper),
     small(`${on} · ${plan} · ${place}`),
     ...(site.note ? [{ text: site.note, margin: [0, 4, 0, 0] } as Content] : []),
     ...(section
-      ? [{ ...(drawing(section, [515, size === 'A4' ? 300 : 225]) as object), margin: [0, 8, 0, 0] } as Content]
+      ? [
+          {
+            ...(drawing(section, [515, paperSize(site.standards.units) === 'A4' ? 300 : 225]) as object),
+            margin: [0, 8, 0, 0],
+          } as Content,
+        ]
       : []),
     headlines(paper.figures),
     ...list('Cautions', paper.cautions),
@@ -148,24 +185,5 @@ export function paperOf(paper: Paper, chapters: readonly Chapter[]): TDocumentDe
       const [first, ...others] = headed([heading(name), ...of])
       return at && !ownPage ? [first!, ...others] : [{ stack: [first!], pageBreak: 'before' }, ...others]
     }),
-  ]
-  return {
-    info: { title: `${site.name}: ${kind}`, subject: plan, creator: 'Tall Cask' },
-    pageSize: size,
-    pageMargins: [40, 52, 40, 48],
-    defaultStyle: { fontSize: 10.5, color: INK, lineHeight: 1.15 },
-    header: page =>
-      page === 1 ? '' : { text: `${site.name}: ${kind}`, fontSize: 8.5, color: SOFT, margin: [40, 24, 40, 0] },
-    footer: (page, pages) => ({
-      columns: [
-        { text: `${on} · ${plan}` },
-        { text: `${page} of ${pages}`, alignment: 'center' },
-        { text: 'Made with Tall Cask', alignment: 'right' },
-      ],
-      fontSize: 8.5,
-      color: SOFT,
-      margin: [40, 14, 40, 0],
-    }),
-    content,
-  }
+  ])
 }

@@ -70,12 +70,17 @@ export const pictureAsPdf = (svg: string, landscape: boolean, system: System): P
     content: [{ svg: svg, fit: landscape ? [730, 530] : [535, 730], font: 'Text' }],
   })
 
-/** A page that is drawn in millimetres, at its true size. */
+/** Pages that are drawn in millimetres, at their true size. */
 const POINTS_A_MM = 72 / 25.4
 const PAGE_WIDTH_MM = { A4: 210, LETTER: 215.9 }
-export const pageAsPdf = (svg: string, system: System): Promise<Blob> =>
+export const pagesAsPdf = (svgs: readonly string[], system: System): Promise<Blob> =>
   pdfOf({
     pageSize: paperSize(system),
     pageMargins: 0,
-    content: [{ svg, width: PAGE_WIDTH_MM[paperSize(system)] * POINTS_A_MM, font: 'Text' }],
+    content: svgs.map((svg, at) => ({
+      svg,
+      width: PAGE_WIDTH_MM[paperSize(system)] * POINTS_A_MM,
+      font: 'Text',
+      ...(at ? { pageBreak: 'before' as const } : {}),
+    })),
   })

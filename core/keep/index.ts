@@ -1,7 +1,7 @@
 export { keepAnswer, learnedFrom } from './answer'
 export type { Chore, Comes } from './chores/chore'
 export { choresOf } from './chores/chores'
-export { cardCautions, yearCard, type CardChore, type YearCard } from './chores/yearCard'
+export { cardCautions, yearCard, type CardChore, type CardMonth, type YearCard } from './chores/yearCard'
 export { dueChores, monthsAfter, nextSeasonDay, type DueChore } from './chores/due'
 export { expectedDoubts, plainDoubts, type Doubts } from './doubts'
 export { forecastOf, heldNow, keepOf, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'

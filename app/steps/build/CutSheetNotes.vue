@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { laidOut, type Laid } from './laid'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -12,25 +13,7 @@ const emit = defineEmits<{ pick: [id: string] }>()
 const store = useSite()
 const { system } = useUnits()
 const cut = (metres: number) => cutWords(metres, system.value)
-interface Laid {
-  stockM: number
-  wasteM: number
-  own: boolean
-  pieces: Piece[]
-}
-/** Which pieces lie on which length: by their cuts, each once. */
-const laid = computed((): Laid[] => {
-  const left = [...props.sheet.pieces]
-  return props.sheet.stocks.map(({ stockM, wasteM, piecesM, own }) => ({
-    stockM,
-    wasteM,
-    own: own === true,
-    pieces: piecesM.flatMap(metres => {
-      const at = left.findIndex(({ cutM }) => Math.abs(cutM - metres) < 2e-4)
-      return at < 0 ? [] : left.splice(at, 1)
-    }),
-  }))
-})
+const laid = computed(() => laidOut(props.sheet))
 const GOES: Record<Piece['goes'], string> = { level: 'level', up: 'up', down: 'down', along: 'along the ground' }
 const measure = (piece: Piece, lengthM: number) => store.make(moveOf('measurePiece', { piece: piece.id, lengthM }))
 /** One length is cut: its pieces are done, it is gone where it was one's own, and what is worth keeping is kept. */

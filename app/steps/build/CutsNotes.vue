@@ -4,6 +4,7 @@ import PieceDrawing from './PieceDrawing.vue'
 import { buildFor } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
+import ListPdf from '~/steps/ListPdf.vue'
 import { usePrint } from '~/print/printNotes'
 import { useSite } from '~/stores/site'
 import { KERF_MM, sizeOf, type CutSheet } from '#core/build'
@@ -28,6 +29,7 @@ function summary({ pieces, stocks, leastStocks }: CutSheet): string {
   return `${own ? `${own} of your own and ` : ''}${lengths}, ${least}`
 }
 const print = usePrint()
+const content = async () => (await import('./report/work')).cuts({ site: store.site! })
 </script>
 
 <template>
@@ -36,6 +38,7 @@ const print = usePrint()
     <p class="unprinted">
       From middles, or the faces of walls, less what fittings take up, and what goes into sockets back; the saw takes
       {{ show(KERF_MM, 'bore') }}. Write the label on each piece with its arrow, the way the water goes ·
+      <ListPdf kind="Cuts" file="cuts" :content="content" /> ·
       <button type="button" class="plain" @click="print">Print it</button>
     </p>
     <PieceDrawing v-if="picked" :piece="picked" class="unprinted" />

@@ -12,7 +12,7 @@ import { useSite } from '~/stores/site'
 import { useFiles } from '~/stores/useFiles'
 import { portId, tanksOf } from '#core/site'
 import { moveOf, setField } from '#core/moves'
-import { holeSheet } from '#core/exchange'
+import { holeSheets } from '#core/exchange'
 import { landsAtMm, type Hole } from '#core/build'
 import type { Tank } from '#core/kinds'
 
@@ -31,8 +31,8 @@ const BY: Record<Hole['by'], string> = {
   lid: 'through the lid, with a rubber ring',
   'fitting of its own': 'there already',
 }
-const sheetOf = (tank: Tank) =>
-  holeSheet(
+const sheetsOf = (tank: Tank) =>
+  holeSheets(
     tank.name,
     of(tank),
     hole =>
@@ -40,8 +40,13 @@ const sheetOf = (tank: Tank) =>
     store.system,
   )
 async function savePdf(tank: Tank): Promise<void> {
-  const { pageAsPdf } = await import('~/print/pdf')
-  saveAs(`holes-${tank.id}.pdf`, 'application/pdf', await pageAsPdf(sheetOf(tank), store.system))
+  const { pagesAsPdf } = await import('~/print/pdf')
+  saveAs(`holes-${tank.id}.pdf`, 'application/pdf', await pagesAsPdf(sheetsOf(tank), store.system))
+}
+function saveSvg(tank: Tank): void {
+  const sheets = sheetsOf(tank)
+  for (const [at, svg] of sheets.entries())
+    saveAs(`holes-${tank.id}${sheets.length > 1 ? `-${at + 1}` : ''}.svg`, 'image/svg+xml', svg)
 }
 const print = usePrint()
 </script>
@@ -131,9 +136,7 @@ const print = usePrint()
             Templates at true size, as PDF
           </button>
           ·
-          <button type="button" class="plain" @click="saveAs(`holes-${tank.id}.svg`, 'image/svg+xml', sheetOf(tank))">
-            as SVG
-          </button>
+          <button type="button" class="plain" @click="saveSvg(tank)">as SVG</button>
         </p>
       </FoldGroup>
     </LongList>

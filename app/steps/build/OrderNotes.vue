@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
+import ListPdf from '~/steps/ListPdf.vue'
 import { usePrint } from '~/print/printNotes'
 import { buildFor, monthNow, planFor, taskMoved } from './told'
 import { isLarge } from '~/workers/large'
@@ -66,6 +67,7 @@ function drop(before: string): void {
   dragged.value = undefined
 }
 const print = usePrint()
+const content = async () => (await import('./report/work')).order({ site: store.site! }, plan.value)
 </script>
 
 <template>
@@ -75,7 +77,8 @@ const print = usePrint()
       For
       <ChoiceField label="People" :value="people" :choices="COUNTS" :set="value => void (people = value)" />,
       <ChoiceField label="Hours a day" :value="hoursADay" :choices="HOURS" :set="value => void (hoursADay = value)" />
-      · <button type="button" class="plain" @click="print">Print it</button
+      · <ListPdf kind="The order of work" file="order" :content="content" /> ·
+      <button type="button" class="plain" @click="print">Print it</button
       ><template v-if="store.site!.build?.order">
         ·
         <button type="button" class="plain" @click="store.make(moveOf('orderTasks', { order: [] }))">

@@ -2,6 +2,7 @@
 import PartsByLine from './PartsByLine.vue'
 import PartsByTrip from './PartsByTrip.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
+import ListPdf from '~/steps/ListPdf.vue'
 import { usePrint } from '~/print/printNotes'
 import { buildFor, substitutesIn } from './told'
 import { usePriceBook } from './usePriceBook'
@@ -15,7 +16,7 @@ import { byTrip, totalOf } from '#core/build'
 
 /** What is to be bought, trip by trip and the hard ones first: ticked in the aisle, with prices of one's own. */
 const store = useSite()
-const { phrase, money } = useUnits()
+const { phrase, show, money } = useUnits()
 const { saveAs } = useFiles()
 const { note, site } = usePriceBook()
 const made = computed(() => buildFor(store.site!)!)
@@ -44,6 +45,7 @@ async function saveTable(): Promise<void> {
   saveAs('parts.csv', 'text/csv', partsTable(store.site!, made.value.items))
 }
 const print = usePrint()
+const content = async () => (await import('./report/work')).parts({ site: store.site!, show, money })
 </script>
 
 <template>
@@ -52,6 +54,7 @@ const print = usePrint()
     <p class="unprinted">
       {{ left.length }} things still to buy, {{ money(totalOf(left)) }} of {{ money(made.total) }} ·
       <button type="button" class="plain" data-save="csv" @click="saveTable">Save as CSV</button> ·
+      <ListPdf kind="Parts and trips" file="parts" :content="content" /> ·
       <button type="button" class="plain" @click="print">Print it</button> ·
       <ChoiceField label="List" :value="view" :choices="VIEWS" :set="value => void (view = value)" /> ·
       <FilePick accept=".csv,text/csv" @files="readBook">Read a price book</FilePick>

@@ -5,6 +5,7 @@ import { dayToday } from '~/fields/days'
 import { dueFor } from './told'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
+import ListPdf from '~/steps/ListPdf.vue'
 import { usePrint } from '~/print/printNotes'
 import { useFiles } from '~/stores/useFiles'
 import { useSite } from '~/stores/site'
@@ -35,6 +36,7 @@ async function saveCalendar(): Promise<void> {
 }
 const idOf = ({ id }: { id: string }) => id
 const print = usePrint()
+const content = async () => (await import('./yearCardPaper')).yearCardPaper(store.site!, dayToday())
 </script>
 
 <template>
@@ -43,7 +45,8 @@ const print = usePrint()
     <p class="unprinted">
       From the parts that stand here, by their interval, season or reading ·
       <button type="button" class="plain" data-save="ics" @click="saveCalendar">Save as a calendar</button> ·
-      <button type="button" class="plain" @click="print">Print the year’s card</button>
+      <button type="button" class="plain" @click="print">Print the year’s card</button> ·
+      <ListPdf kind="The year’s chores" file="year-card" :content="content" />
     </p>
     <p v-if="problem" role="alert" class="wrong">{{ problem }}</p>
     <div class="unprinted">

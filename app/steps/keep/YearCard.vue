@@ -1,17 +1,13 @@
 <script setup lang="ts">
 import { dayToday } from '~/fields/days'
-import { listed } from '#core/words'
+import { choreWords, monthName } from './yearCardWords'
 import { useSite } from '~/stores/site'
-import { cardCautions, yearCard, type CardChore } from '#core/keep'
+import { cardCautions, yearCard } from '#core/keep'
 
 /** The year's card for the shed door: twelve months, each with what comes round in it and a box to tick. */
 const store = useSite()
 const card = computed(() => yearCard(store.site!, store.site!.log ?? [], dayToday()))
 const cautions = computed(() => cardCautions(store.site!))
-const wordsOf = ({ what, also, minutes }: CardChore): string =>
-  `${what}${also.length ? `; also ${listed(also)}` : ''} (${minutes} min)`
-const monthName = (from: string): string =>
-  new Date(`${from}T12:00:00`).toLocaleDateString('en-GB', { month: 'long', year: 'numeric' })
 </script>
 
 <template>
@@ -20,14 +16,14 @@ const monthName = (from: string): string =>
     <section v-if="card.monthly.length" class="monthly">
       <h4>Every month</h4>
       <p v-for="chore in card.monthly" :key="chore.ids[0]">
-        {{ wordsOf(chore) }} <span class="boxes" aria-hidden="true">{{ '☐'.repeat(12) }}</span>
+        {{ choreWords(chore) }} <span class="boxes" aria-hidden="true">{{ '☐'.repeat(12) }}</span>
       </p>
     </section>
     <div class="months">
       <section v-for="{ from, chores } in card.months" :key="from">
         <h4>{{ monthName(from) }}</h4>
         <p v-for="chore in chores" :key="chore.ids[0]">
-          <span class="box" aria-hidden="true">☐</span> {{ wordsOf(chore) }}
+          <span class="box" aria-hidden="true">☐</span> {{ choreWords(chore) }}
         </p>
         <p v-if="!chores.length" class="soft small">Nothing else.</p>
       </section>

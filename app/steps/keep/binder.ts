@@ -1,6 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { rollups } from 'd3-array'
 import { drawing, paperOf, small, table } from '~/print/paper'
+import { monthName } from './yearCardWords'
 import { firstPage } from '~/steps/build/report/first'
 import { chores } from '~/steps/build/report/work'
 import type { StepFigure } from '~/steps/step'
@@ -28,10 +29,12 @@ const standing = ({ site, litres }: Told): Content[] => [
   table(
     ['*', 'auto'],
     tanksOf(site).map(tank => [tank.name, litres(tankNominalL(tank))]),
+    ['tank', 'holds'],
   ),
   table(
     ['*', '*', '*'],
     site.runs.map(run => [runName(site, run), nameOf(site, run.from.node), nameOf(site, run.to.node)]),
+    ['line', 'from', 'to'],
   ),
 ]
 
@@ -80,7 +83,12 @@ function story({ site, today, show, litres }: Told): Content[] {
       : []),
     table(
       ['auto', 'auto', 'auto', 'auto'],
-      months.map(([month, { rainMm, levels, done }]) => [month, show(rainMm, 'rain'), String(levels), String(done)]),
+      months.map(([month, { rainMm, levels, done }]) => [
+        monthName(`${month}-01`),
+        show(rainMm, 'rain'),
+        String(levels),
+        String(done),
+      ]),
       ['month', 'rain', 'levels read', 'chores done'],
     ),
     ...notes.sort().map(small),

@@ -1,6 +1,5 @@
 import type { Content } from 'pdfmake/interfaces'
 import { small, subheading, table } from '~/print/paper'
-import { findSum, solveSum } from '#core/sums'
 import { phraseText, type Phrase } from '#core/words'
 import type { Told } from './told'
 
@@ -36,24 +35,3 @@ export const figures = ({ figures: steps }: Told): Content[] =>
       of.map(({ name, value, note }) => [name, { text: value, bold: true, noWrap: true }, small(note)]),
     ),
   ])
-
-const number = (value: number): string => {
-  const rounded = Number(value.toPrecision(4))
-  return Math.abs(rounded) >= 1e6 ? rounded.toExponential() : String(rounded)
-}
-
-/** The sums behind what was found, each worked out, with where it comes from. */
-export const sums = ({ review }: Told): Content[] => {
-  const told = (review?.findings ?? []).flatMap(({ sum }): Content[] => {
-    const known = sum && findSum(sum.name)
-    const solved = sum && solveSum(sum.name, sum.input)
-    if (!solved?.ok) return []
-    const rows = solved.working.map(({ symbol, expression, value, unit }): Content[] => [
-      symbol,
-      expression,
-      `${number(value)} ${unit}`,
-    ])
-    return [subheading(known!.purpose), table(['auto', '*', 'auto'], rows), small(solved.source)]
-  })
-  return told.length ? told : [small('No figure of what was found hangs on a sum of its own.')]
-}

@@ -6,12 +6,14 @@ import { FOREIGN, NEVER, SYSTEMS } from '../../../../tests/plainRules'
 import { blank } from '../../../../tests/sites'
 import { review } from '../../../../core/review'
 import { showQuantity, type System } from '../../../../core/units'
-import type { Site } from '../../../../core/site'
+import { solveSum } from '../../../../core/sums'
+import { tankNominalL, tanksOf, type Site } from '../../../../core/site'
 import type { ChapterId } from './report'
 
 bringTheApp()
 afterAll(() => vi.unstubAllGlobals())
 const { CHAPTER_IDS, CHAPTERS, reportOf } = await import('./report')
+const { sumsOf } = await import('./sums')
 
 const spoken = (site: Site, units: System): Site => ({ ...site, standards: { ...site.standards, units } })
 function report(site: Site, chapters: readonly ChapterId[] = CHAPTER_IDS, found = review(site)): string[] {
@@ -69,6 +71,23 @@ describe('the report', () => {
     const texts = report(demoSite('quillfern-ridge'), ['sums'], found)
     expect(sums.length === 0 || texts.length > 10).toBe(true)
     for (const text of texts) expect(text).not.toMatch(/NaN|undefined|Infinity/)
+  })
+  it('works the figures of the plan: every roof, tank, pressure tank and pump has its sums, and each gives an answer', () => {
+    for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'] as const) {
+      const site = demoSite(name)
+      const all = sumsOf(site)
+      for (const { name: sum, input } of all)
+        expect(solveSum(sum, input).ok, `${sum} ${JSON.stringify(input)}`).toBe(true)
+      const of = (sum: string) => all.filter(each => each.name === sum).map(each => each.of)
+      const tanks = site.nodes.filter(({ kind }) => kind === 'tank').map(node => node.name)
+      expect(of('tank-volume')).toEqual(tanks)
+      expect(of('base-load')).toEqual(tanks)
+      expect(of('roof-yield')).toEqual(site.roofs.map(roof => roof.name))
+      expect(of('pump-power').length).toBeGreaterThan(0)
+    }
+    const [volume] = sumsOf(demoSite('quillfern-ridge')).filter(({ name }) => name === 'tank-volume')
+    const solved = solveSum(volume!.name, volume!.input)
+    expect(solved.ok && solved.result.volumeL).toBeCloseTo(tankNominalL(tanksOf(demoSite('quillfern-ridge'))[0]!), 6)
   })
   it('of a site of nothing says that nothing was found', () => {
     const texts = report(blank())

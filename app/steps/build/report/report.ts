@@ -1,5 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { figures, findings, sums } from './found'
+import { figures, findings } from './found'
+import { sums } from './sums'
 import { firstPage } from './first'
 import type { Told } from './told'
 import { lines, power, treatment } from './water'

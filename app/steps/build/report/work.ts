@@ -1,5 +1,6 @@
 import type { Content } from 'pdfmake/interfaces'
 import { group } from 'd3-array'
+import { laidOut, type Laid } from '../laid'
 import { countWords } from '../sold'
 import { buildFor } from '../told'
 import { drawing, small, subheading, table } from '~/print/paper'
@@ -14,7 +15,7 @@ const NOTHING: Content = small('Nothing is to be built yet.')
 
 export const card = ({ site }: Told): Content[] => [drawing(valveCard(site), [515, 610])]
 
-export const parts = ({ site, show, money }: Told): Content[] => {
+export const parts = ({ site, show, money }: Pick<Told, 'site' | 'show' | 'money'>): Content[] => {
   const trips = byTrip(buildFor(site)!.items)
   if (!trips.length) return [NOTHING]
   return [
@@ -38,20 +39,56 @@ export const parts = ({ site, show, money }: Told): Content[] => {
   ]
 }
 
-export const cuts = ({ site }: Told): Content[] =>
-  buildFor(site)!.sheets.flatMap(({ bought, pieces, stocks }): Content[] => [
-    subheading(`${sizeOf(bought)}: ${counted(stocks.length, 'length')}`),
+/** A length of pipe as it is cut, drawn along: what lies where, and what is left. */
+const BAR: [widthPt: number, heightPt: number] = [515, 20]
+function bar({ stockM, pieces, wasteM }: Laid, cut: (metres: number) => string): string {
+  const [width, height] = BAR
+  const perM = width / stockM
+  let at = 0
+  const escaped = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
+  const part = (lengthM: number, words: string, fill: string) => {
+    const [x, wide] = [at, lengthM * perM]
+    at += wide
+    // A name that would not fit stands in the table alone.
+    const fits = words.length * 4.6 < wide - 4
+    return (
+      `<rect x="${x}" y="1" width="${wide}" height="${height - 2}" fill="${fill}" stroke="#21302f" stroke-width="0.6"/>` +
+      (fits ? `<text x="${x + wide / 2}" y="13" font-size="8" text-anchor="middle">${escaped(words)}</text>` : '')
+    )
+  }
+  const drawn = pieces.map(({ label, cutM }) => part(cutM, `${label} ${cut(cutM)}`, '#cfe0e4'))
+  const left = wasteM > 0 ? part(wasteM, `${cut(wasteM)} left`, '#ffffff') : ''
+  return `<svg viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${drawn.join('')}${left}</svg>`
+}
+
+export const cuts = ({ site }: Pick<Told, 'site'>): Content[] => {
+  const { units } = site.standards
+  const cut = (metres: number) => cutWords(metres, units)
+  const { sheets } = buildFor(site)!
+  if (!sheets.length) return [small('No line has a pipe yet.')]
+  return sheets.flatMap((sheet): Content[] => [
+    subheading(`${sizeOf(sheet.bought)}: ${counted(sheet.stocks.length, 'length')}`),
     table(
-      ['auto', '*', 'auto'],
-      pieces.map(({ label, ends, cutM }) => [
-        { text: label, bold: true },
-        `${ends[0].words} – ${ends[1].words}`,
-        cutWords(cutM, site.standards.units),
+      ['*'],
+      laidOut(sheet).map(laid => [
+        [small(`${cut(laid.stockM)}${laid.own ? ' of your own' : ''}`), drawing(bar(laid, cut), BAR)],
       ]),
     ),
+    table(
+      [14, 'auto', '*', 'auto', 60],
+      sheet.pieces.map(({ label, ends, cutM }) => [
+        '☐',
+        { text: label, bold: true },
+        `${ends[0].words} – ${ends[1].words}`,
+        { text: cut(cutM), noWrap: true },
+        '',
+      ]),
+      ['', 'piece', 'from – to', 'cut', 'measured'],
+    ),
   ])
+}
 
-export const holes = ({ site, show }: Told): Content[] => [
+export const holes = ({ site, show }: Pick<Told, 'site' | 'show'>): Content[] => [
   table(
     ['*', 'auto', 'auto', 'auto'],
     buildFor(site)!.holes.map(hole => [
@@ -70,8 +107,7 @@ export function idleWords({ from, to, waitsFor: [first] }: Idle): string {
   return `${days}: nothing to do${first ? ` until this has cured: ${first.what}` : ''}.`
 }
 
-export function order({ site }: Told): Content[] {
-  const { plan } = buildFor(site)!
+export function order({ site }: Pick<Told, 'site'>, plan = buildFor(site)!.plan): Content[] {
   if (!plan.length) return [NOTHING]
   const idle = idleDays(plan)
   return [...group(plan, ({ day }) => day)].flatMap(([day, tasks]): Content[] => [
