@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer'
-import { MOVES, type MoveName } from './registry'
+import { isMove, MOVES } from './registry'
 import { lengthsFollow } from './follow'
 import { Impossible, type MoveKind } from './move'
 import { plainData } from './plain'
@@ -17,13 +17,17 @@ export interface Made {
 }
 export type MoveResult = Answer<{ site: Site; made: Made }>
 
+/** What a move of that name does; a document from elsewhere may name anything. */
+const kindOf = ({ name }: Move): MoveKind<unknown> | undefined =>
+  isMove(name) ? (MOVES[name] as MoveKind<unknown>) : undefined
+
 /**
  * Makes a move: a pure function from site to site. What it was given is copied, so that a document shares nothing with
  * whoever gave it. A move that cannot be made, or whose result would not be a sound document, changes nothing and says
  * why in one sentence.
  */
 export function applyMove(site: Site, move: Move): MoveResult {
-  const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
+  const kind = kindOf(move)
   if (!kind) return refuse(`There is no move called “${move.name}”.`)
   const plain = plainData(move.args)
   if (!plain.ok) return plain
@@ -62,7 +66,7 @@ function hold(site: Site): void {
 
 /** How a move reads in the undo list; undefined where there is no such move, or its arguments do not read. */
 export function labelOf(site: Site, move: Move): string | undefined {
-  const kind = MOVES[move.name as MoveName] as MoveKind<unknown> | undefined
+  const kind = kindOf(move)
   const args = kind?.args.safeParse(move.args)
   return args?.success ? kind!.label(args.data, site) : undefined
 }

@@ -188,6 +188,8 @@ export const MOVES = {
   dropOption,
 }
 export type MoveName = keyof typeof MOVES
+/** True of a move's name, and of nothing that every object has besides. */
+export const isMove = (name: string): name is MoveName => Object.hasOwn(MOVES, name)
 export type MoveArgs<Name extends MoveName> = z.input<(typeof MOVES)[Name]['args']>
 
 export function moveOf<Name extends MoveName>(name: Name, args: MoveArgs<Name>): Move {

@@ -6,6 +6,7 @@ import { cutsJob } from './cuts'
 import { jsonIn } from './documents'
 import { keepJob } from './keep'
 import { livedJob } from './lived'
+import { moveJob } from './move'
 import { networkJob } from './network'
 import { reviewJob } from './review'
 import { tryJob } from './try'
@@ -19,6 +20,7 @@ const JOBS = {
   cuts: cutsJob,
   keep: keepJob,
   lived: livedJob,
+  move: moveJob,
   network: networkJob,
   review: reviewJob,
   try: tryJob,
