@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { STRAINER, VENT, withRows } from './tests/compiler/madeUp'
 
 export default defineConfig({
   resolve: {
@@ -21,6 +22,18 @@ export default defineConfig({
           // The core keeps no state, so the files can share one load of it: half the time of loading it for each.
           isolate: false,
         },
+      },
+      // The core with kinds in it that nobody has: every reader meets them.
+      {
+        extends: true,
+        plugins: [
+          {
+            name: 'made-up-kinds',
+            enforce: 'pre',
+            transform: (code, id) => withRows(id, code, [...STRAINER, ...VENT]),
+          },
+        ],
+        test: { name: 'kinds', include: ['tests/kinds/**/*.test.ts'], isolate: false },
       },
       // What the app keeps, and what a browser brings, is each file's own.
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts'] } },

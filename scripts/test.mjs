@@ -53,7 +53,7 @@ if (!quick) {
     step(`types of the ${part}`, run('npm', ['run', `types:${part}`], { mayFail: true }))
   }
 }
-tests('core', 'vitest.config.ts', 'core', 'demo', 'app', 'tests/compiler')
+tests('core', 'vitest.config.ts', 'core', 'demo', 'app', 'tests/compiler', 'tests/kinds')
 if (!(await building)) {
   console.error('The app could not be built.')
   process.exit(1)

@@ -7,5 +7,7 @@ export function textsOf(content: Content | undefined): string[] {
   if (Array.isArray(content)) return content.flatMap(textsOf)
   const { text, table, stack, ul, columns } = content as unknown as Record<string, unknown>
   const rows = (table as { body: Content[][] } | undefined)?.body
-  return [text, stack, ul, columns].flatMap(each => textsOf(each as Content)).concat(rows?.flat().flatMap(textsOf) ?? [])
+  return [text, stack, ul, columns]
+    .flatMap(each => textsOf(each as Content))
+    .concat(rows?.flat().flatMap(textsOf) ?? [])
 }

@@ -3,7 +3,7 @@ import LateChart from './LateChart.vue'
 import { useUnits } from '~/fields/useUnits'
 import { usePrefs } from '~/stores/prefs'
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, type ChartOptions } from 'chart.js'
-import { parseQuantity, type Kind } from '#core/units'
+import { axisUnit, type Kind } from '#core/units'
 
 /** A line of a chart: drawn through, or its points alone. */
 export interface Curve {
@@ -24,7 +24,7 @@ export interface Axis {
 const props = defineProps<{ curves: Curve[]; x: Axis; y: Axis; spoken: string }>()
 Chart.register(LineController, LineElement, PointElement, LinearScale, Legend)
 
-const { show, system } = useUnits()
+const { system } = useUnits()
 const prefs = usePrefs()
 const colours = computed(() => {
   void prefs.dark
@@ -32,19 +32,19 @@ const colours = computed(() => {
   const of = (name: string) => style.getPropertyValue(name).trim()
   return { deep: of('--water-deep'), oak: of('--oak'), ink: of('--ink'), soft: of('--soft'), hair: of('--hair') }
 })
-/** The unit of an axis, and what one of it is. */
-function unitOf({ words, kind }: Axis): { title: string; one: number } {
-  if (!kind) return { title: words, one: 1 }
-  const unit = show(1, kind).replace(/^[\d.,\s]+/, '')
-  const one = parseQuantity(`1 ${unit}`, kind, system.value)
-  return { title: `${words}, ${unit}`, one: one.ok ? one.value : 1 }
+/** An axis with its unit, which all its marks are told in. */
+function unitOf({ words, kind }: Axis, along: 'x' | 'y'): { title: string; of: (value: number) => number } {
+  if (!kind) return { title: words, of: value => value }
+  const all = props.curves.flatMap(({ points }) => points.map(point => Math.abs(point[along])))
+  const unit = axisUnit(kind, system.value, Math.max(0, ...all) || Infinity)
+  return { title: `${words}, ${unit.words}`, of: unit.of }
 }
-const across = computed(() => unitOf(props.x))
-const up = computed(() => unitOf(props.y))
+const across = computed(() => unitOf(props.x, 'x'))
+const up = computed(() => unitOf(props.y, 'y'))
 const data = computed(() => ({
   datasets: props.curves.map(({ label, points, colour, dashed, dots }) => ({
     label,
-    data: points.map(({ x, y }) => ({ x: x / across.value.one, y: y / up.value.one })),
+    data: points.map(({ x, y }) => ({ x: across.value.of(x), y: up.value.of(y) })),
     borderColor: colours.value[colour],
     backgroundColor: colours.value[colour],
     borderDash: dashed ? [6, 4] : [],

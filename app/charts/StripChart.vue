@@ -3,7 +3,7 @@ import LateChart from './LateChart.vue'
 import { useUnits } from '~/fields/useUnits'
 import { usePrefs } from '~/stores/prefs'
 import { Chart, LinearScale, LineController, LineElement, PointElement, type ChartOptions } from 'chart.js'
-import { parseQuantity, type Kind } from '#core/units'
+import { axisUnit, type Kind } from '#core/units'
 
 /** A strip of one figure over time, as a recorder draws it: the last stretch, its clock at the foot. */
 const props = defineProps<{
@@ -24,15 +24,14 @@ const colours = computed(() => {
   const style = getComputedStyle(document.documentElement)
   return ['--water-deep', '--oak', '--moss', '--ink', '--rust'].map(name => style.getPropertyValue(name).trim())
 })
-const unit = computed(() => {
-  const words = show(1, props.kind).replace(/^[\d.,\s]+/, '')
-  const one = parseQuantity(`1 ${words}`, props.kind, system.value)
-  return { words, one: one.ok ? one.value : 1 }
-})
+const most = computed(() =>
+  Math.max(0, ...props.lines.flatMap(({ points }) => points.map(({ y }) => Math.abs(y)))),
+)
+const unit = computed(() => axisUnit(props.kind, system.value, most.value || Infinity))
 const data = computed(() => ({
   datasets: props.lines.map(({ label, points }, at) => ({
     label,
-    data: points.map(({ x, y }) => ({ x, y: y / unit.value.one })),
+    data: points.map(({ x, y }) => ({ x, y: unit.value.of(y) })),
     borderColor: colours.value[at % colours.value.length],
     borderWidth: 1.8,
     pointRadius: 0,

@@ -50,6 +50,11 @@ const turn = computed(() => `translate(${props.part.x} ${props.part.y})${props.p
       <circle r="7" class="body" />
       <path d="M0 0 L4 -4" class="mark" />
     </template>
+    <template v-else-if="mark === 'bonnet'">
+      <rect x="-8" y="-4" width="16" height="8" rx="2" class="body" />
+      <path d="M-5 -4 q0 -8 5 -8 q5 0 5 8 z" class="body" />
+      <path d="M0 -8.5 v8" class="mark" />
+    </template>
     <template v-else-if="mark === 'spring'">
       <path d="M-7 6 h14 M-4 2 l8 -2.5 l-8 -2.5 l8 -2.5 M0 6 v-2" class="mark" />
       <circle cy="6" r="2.5" class="body" />

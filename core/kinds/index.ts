@@ -11,12 +11,14 @@ export {
   type Tank,
 } from './nodes'
 export {
+  asksOf,
   boreOfPart,
   does,
   kOf,
   layIn,
   lengthOfPart,
   levelsOut,
+  offeredParts,
   PART_KINDS,
   partSchema,
   partSchemaOf,
@@ -24,6 +26,7 @@ export {
   passageOf,
   rowOf,
   type NewPart,
+  type OfferedIn,
   type Part,
   type PartKind,
   type PartOf,

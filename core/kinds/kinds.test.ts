@@ -29,6 +29,7 @@ describe('what a part is', () => {
     reducer: { id: 'a', kind: 'reducer', fromMm: 50, toMm: 25 },
     flexible: { id: 'a', kind: 'flexible', lengthM: 0.5, innerDiameterMm: 50 },
     meter: { id: 'a', kind: 'meter', boreMm: 25 },
+    regulator: { id: 'a', kind: 'regulator', boreMm: 25, setKPa: 300 },
     relief: { id: 'a', kind: 'relief', setKPa: 600 },
   }
   it.each(PART_KIND_IDS)('%s reads, says itself, and is refused without its fields', kind => {

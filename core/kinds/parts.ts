@@ -5,7 +5,17 @@ import { PIPE_SERIES_IDS, PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog
 
 /** What a part is there for. */
 export type Deed =
-  'carries' | 'shuts' | 'checks' | 'stops when full' | 'meshes' | 'treats' | 'lifts' | 'joins' | 'measures' | 'relieves'
+  | 'carries'
+  | 'shuts'
+  | 'checks'
+  | 'stops when full'
+  | 'meshes'
+  | 'treats'
+  | 'lifts'
+  | 'joins'
+  | 'measures'
+  | 'relieves'
+  | 'regulates'
 
 /** Which way water goes through a part as it stands; from the beginning of its run towards its end is forward. */
 export type Passage = 'both ways' | 'forward' | 'shut'
@@ -24,9 +34,21 @@ export interface PartRow<Fields extends z.ZodRawShape = z.ZodRawShape> {
   k: number
   /** The field that holds its own bore; without one it is as wide as its run's pipe. */
   bore?: keyof Fields & string
+  /** True where it serves the taps wherever their water comes from, and stays when that is lifted another way. */
+  stays: boolean
+  /** True where it wears, and is taken out sooner or later. */
+  wears: boolean
+  /** True where its body bears an arrow: it must stand the right way round. */
+  arrow: boolean
+  /** Its fields as a sentence asks for them: which, and the words behind it. */
+  asks: readonly (readonly [field: keyof Fields & string, words: string])[]
+  /** As what it is offered in a line of a bore, and in which lines; what is not offered comes by moves of its own. */
+  offered: readonly { in: OfferedIn; of: (boreMm: number) => Values<Fields> }[]
   /** True where it is a stretch of line with a length and a bore that water fills. */
   long?: boolean
 }
+/** Lines in which a part makes sense. */
+export type OfferedIn = 'any line' | 'a line into a tank' | 'a line with a pump' | 'a line to taps'
 type Values<Fields extends z.ZodRawShape> = z.infer<z.ZodObject<Fields>>
 
 const row = <const Fields extends z.ZodRawShape>(of: PartRow<Fields>): PartRow<Fields> => of
@@ -68,6 +90,16 @@ export const PART_KINDS = {
       /** Nobody has measured it: it follows the heights of its ends. */
       guessed: flag().optional(),
     },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [
+      ['lengthM', 'long'],
+      ['innerDiameterMm', 'inside'],
+    ],
+    offered: [
+      { in: 'any line', of: boreMm => ({ lengthM: 1, innerDiameterMm: boreMm, roughnessMm: 0.0015, guessed: true }) },
+    ],
     does: 'carries',
     passes: 'both ways',
     levels: true,
@@ -79,6 +111,11 @@ export const PART_KINDS = {
     name: 'valve',
     tells: ({ open }) => say`valve, ${open ? 'open' : 'shut'}`,
     fields: { boreMm: bore(), open: flag(), ...ownK },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [['boreMm', 'bore']],
+    offered: [{ in: 'any line', of: boreMm => ({ boreMm, open: true }) }],
     does: 'shuts',
     passes: ({ open }) => (open ? 'both ways' : 'shut'),
     levels: true,
@@ -93,6 +130,11 @@ export const PART_KINDS = {
       /** Worn or dirty: the share of its bore that it leaves open to what comes back. */
       passesShare: share().optional(),
     },
+    stays: false,
+    wears: false,
+    arrow: true,
+    asks: [['boreMm', 'bore']],
+    offered: [{ in: 'any line', of: boreMm => ({ boreMm }) }],
     does: 'checks',
     passes: 'forward',
     levels: false,
@@ -107,6 +149,14 @@ export const PART_KINDS = {
       /** How far below its own height its float shuts it; at its height, unless said. */
       dropM: number(0, 5).optional(),
     },
+    stays: false,
+    wears: false,
+    arrow: true,
+    asks: [
+      ['boreMm', 'bore'],
+      ['dropM', 'below the valve its float shuts it'],
+    ],
+    offered: [{ in: 'a line into a tank', of: boreMm => ({ boreMm }) }],
     does: 'stops when full',
     passes: 'forward',
     levels: false,
@@ -123,6 +173,11 @@ export const PART_KINDS = {
       hangsAtM: heightM().optional(),
       ...ownK,
     },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [['meshMm', 'mesh']],
+    offered: [{ in: 'any line', of: () => ({ meshMm: 1, type: 'line' }) }],
     does: 'meshes',
     passes: 'both ways',
     levels: true,
@@ -137,6 +192,14 @@ export const PART_KINDS = {
       ratedLps: size(1000).optional(),
       ...rated,
     },
+    stays: true,
+    wears: true,
+    arrow: true,
+    asks: [['ratedLps', 'is what it is made for']],
+    offered: [
+      { in: 'a line to taps', of: () => ({ ratingUm: 20, medium: 'sediment' }) },
+      { in: 'a line to taps', of: () => ({ ratingUm: 5, medium: 'carbon' }) },
+    ],
     does: 'treats',
     passes: 'forward',
     levels: false,
@@ -146,6 +209,11 @@ export const PART_KINDS = {
     name: 'ultraviolet lamp',
     tells: ({ sensor }) => say`ultraviolet lamp${sensor ? ' with sensor' : ''}`,
     fields: { ratedLps: size(1000), sensor: flag(), ...rated },
+    stays: true,
+    wears: true,
+    arrow: true,
+    asks: [['ratedLps', 'is what it is made for']],
+    offered: [{ in: 'a line to taps', of: () => ({ ratedLps: 0.3, sensor: true }) }],
     does: 'treats',
     passes: 'forward',
     levels: false,
@@ -183,6 +251,14 @@ export const PART_KINDS = {
       }).optional(),
       ...ownK,
     },
+    stays: false,
+    wears: true,
+    arrow: true,
+    asks: [
+      ['flowLps', 'against'],
+      ['headM', 'of height'],
+    ],
+    offered: [],
     does: 'lifts',
     passes: 'forward',
     levels: false,
@@ -191,6 +267,11 @@ export const PART_KINDS = {
   union: row({
     name: 'union',
     fields: { boreMm: bore(), ...ownK },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [['boreMm', 'bore']],
+    offered: [{ in: 'any line', of: boreMm => ({ boreMm }) }],
     does: 'joins',
     passes: 'both ways',
     levels: true,
@@ -200,6 +281,14 @@ export const PART_KINDS = {
   reducer: row({
     name: 'reducer',
     fields: { fromMm: bore(), toMm: bore(), ...ownK },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [
+      ['fromMm', 'to'],
+      ['toMm', ''],
+    ],
+    offered: [],
     does: 'joins',
     passes: 'both ways',
     levels: true,
@@ -208,6 +297,14 @@ export const PART_KINDS = {
   flexible: row({
     name: 'flexible coupling',
     fields: { lengthM: size(1000), innerDiameterMm: bore(), ...ownK },
+    stays: false,
+    wears: false,
+    arrow: false,
+    asks: [
+      ['lengthM', 'long'],
+      ['innerDiameterMm', 'inside'],
+    ],
+    offered: [{ in: 'any line', of: boreMm => ({ lengthM: 0.5, innerDiameterMm: boreMm }) }],
     does: 'carries',
     passes: 'both ways',
     levels: true,
@@ -218,15 +315,47 @@ export const PART_KINDS = {
   meter: row({
     name: 'meter',
     fields: { boreMm: bore(), ...ownK },
+    stays: true,
+    wears: true,
+    arrow: true,
+    asks: [['boreMm', 'bore']],
+    offered: [{ in: 'any line', of: boreMm => ({ boreMm }) }],
     does: 'measures',
     passes: 'both ways',
     levels: true,
     k: 7,
     bore: 'boreMm',
   }),
+  regulator: row({
+    name: 'pressure regulator',
+    fields: {
+      boreMm: bore(),
+      /** The pressure that it lets stand behind it. */
+      setKPa: size(5000),
+      ...ownK,
+    },
+    stays: true,
+    wears: true,
+    arrow: true,
+    asks: [
+      ['setKPa', 'is what it lets through'],
+      ['boreMm', 'bore'],
+    ],
+    offered: [{ in: 'a line to taps', of: boreMm => ({ boreMm, setKPa: 300 }) }],
+    does: 'regulates',
+    passes: 'forward',
+    levels: false,
+    k: 10,
+    bore: 'boreMm',
+  }),
   relief: row({
     name: 'relief valve',
     fields: { setKPa: size(5000) },
+    stays: false,
+    wears: true,
+    arrow: false,
+    asks: [['setKPa', 'is where it opens']],
+    offered: [{ in: 'a line with a pump', of: () => ({ setKPa: 600 }) }],
     does: 'relieves',
     passes: 'forward',
     levels: false,
@@ -287,3 +416,12 @@ export function partWords(part: Part): Phrase {
   const { name, tells } = rowOf(part)
   return tells ? tells(part) : [name]
 }
+
+/** A part's fields as a sentence asks for them. */
+export const asksOf = (part: Pick<Part, 'kind'>): PartRow['asks'] => rowOf(part).asks
+
+/** The parts that may be offered in a line of a bore, each with the lines in which it makes sense. */
+export const offeredParts = (boreMm: number): { in: OfferedIn; part: NewPart }[] =>
+  PART_KIND_IDS.flatMap(kind =>
+    rowOf({ kind }).offered.map(({ in: where, of }) => ({ in: where, part: { kind, ...of(boreMm) } as NewPart })),
+  )

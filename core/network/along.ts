@@ -2,7 +2,7 @@ import { heightsAlong, placesAlong } from './steady/heights'
 import { boreMm, runLossM } from './loss'
 import type { Steady } from './steady/steady'
 import { portHeightM, type Run, type Site } from '../site'
-import { staticPressure } from '../sums'
+import { headOfPressureM, staticPressure } from '../sums'
 import { boreOfPart, lengthOfPart, type Part } from '../kinds'
 
 /** A part of a line in its true place: where it stands, and what the water has and loses there. */
@@ -44,9 +44,11 @@ export function partsAlong(site: Site, run: Run, moment: Steady): PartAlong[] {
   return run.parts.map((part, at): PartAlong => {
     const lossM = lossOf(part)
     const before = headM
-    const after = shutAt === at ? (toM ?? before) : part.kind === 'pump' ? before + gainM : before - lossM
-    headM = after
     const [beginsM, endsM] = [heights(at), heights(at + 1)]
+    const passed = shutAt === at ? (toM ?? before) : part.kind === 'pump' ? before + gainM : before - lossM
+    // A regulator lets no more stand behind it than it is set to.
+    const after = part.kind === 'regulator' ? Math.min(passed, endsM + headOfPressureM(part.setKPa)) : passed
+    headM = after
     const told: PartAlong = {
       part,
       alongM,

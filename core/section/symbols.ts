@@ -2,7 +2,7 @@ import { tankTopM } from './slots'
 import type { NodeKind, NodeOf, PartKind, SiteNode } from '../kinds'
 
 /** How a part is drawn on its line; a plain one is the line itself. */
-export type PartMark = 'plain' | 'handle' | 'flap' | 'ball' | 'mesh' | 'cartridge' | 'lamp' | 'drum' | 'dial' | 'spring'
+export type PartMark = 'plain' | 'handle' | 'flap' | 'ball' | 'mesh' | 'cartridge' | 'lamp' | 'drum' | 'dial' | 'bonnet' | 'spring'
 
 /** The mark of every kind of part. */
 export const PART_MARKS = {
@@ -18,6 +18,7 @@ export const PART_MARKS = {
   reducer: 'plain',
   flexible: 'plain',
   meter: 'dial',
+  regulator: 'bonnet',
   relief: 'spring',
 } as const satisfies Record<PartKind, PartMark>
 

@@ -1,3 +1,4 @@
+export { axisUnit, type AxisUnit } from './axis'
 export { fieldRow, type FieldRow } from './fields'
 export { MONTH_NAMES } from './monthNames'
 export { parseQuantity, type Parsed } from './parse'

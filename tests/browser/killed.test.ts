@@ -126,6 +126,7 @@ describe('a page that is killed', () => {
       const take = () => button('Use this record');
       await comes(() => take() && !take().disabled);
       take()?.click();
+      await pause(0);
       note();
       await pause(Math.random() * 120);
       note();
@@ -178,12 +179,15 @@ describe('a page that is killed', () => {
       window.seen = [];
       new BroadcastChannel('logged').onmessage = ({ data }) => window.seen.push(data)`)
     const work = LOG_WORK.replace('SEEN', () => SEEN)
-    for (let round = 0; round < 14; round++)
+    const shown = () => page.driver.executeScript<Seen[]>('return window.seen')
+    /** All that is to be kept was there: a slow machine takes more rounds to come to it. */
+    const isMuch = (all: readonly Seen[]) =>
+      all.length > 60 && all.some(({ undo }) => undo.includes('record-')) && all.some(({ photos }) => photos > 0)
+    const [LEAST_ROUNDS, MOST_ROUNDS] = [12, 40]
+    for (let round = 0; round < LEAST_ROUNDS || (round < MOST_ROUNDS && !isMuch(await shown())); round++)
       await killed('/site/brindle-yard/keep', atLog, work, 200 + ((round * 211) % 1300))
-    const seen = await page.driver.executeScript<Seen[]>('return window.seen')
-    expect(seen.length).toBeGreaterThan(60)
-    expect(seen.some(({ undo }) => undo.includes('record-'))).toBe(true)
-    expect(Math.max(...seen.map(({ photos }) => photos))).toBeGreaterThan(0)
+    const seen = await shown()
+    expect(isMuch(seen)).toBe(true)
     await page.go('/site/brindle-yard/keep')
     await atLog()
     const now = await seenNow()
@@ -202,5 +206,5 @@ describe('a page that is killed', () => {
       if (await (await page.button('Undo')).getAttribute('disabled')) break
       await page.undo(1)
     }
-  }, 240_000)
+  }, 480_000)
 })

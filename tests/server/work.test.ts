@@ -27,6 +27,8 @@ function ask(path: string, body: unknown, from = '127.0.0.1'): Call {
     path,
     method: 'POST',
     localAddress: from,
+    // A connection that is kept may have been ended meanwhile by the server: each question has its own.
+    agent: false,
     headers: { 'content-type': 'application/json' },
   })
   const answer: Call['answer'] = new Promise((done, fail) => {

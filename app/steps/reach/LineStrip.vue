@@ -33,6 +33,7 @@ const sizeOf = ({ part, boreMm }: PartAlong): string => {
       return part.medium === 'carbon' ? 'carbon' : `${part.ratingUm} µm`
     case 'screen':
       return show(part.meshMm, 'bore')
+    case 'regulator':
     case 'relief':
       return show(part.setKPa, 'pressure')
     default:

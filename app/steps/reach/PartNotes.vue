@@ -8,7 +8,7 @@ import { useSelection } from '~/stores/useSelection'
 import type { Run } from '#core/site'
 import { moveOf } from '#core/moves'
 import { partsOffered, type PartAlong } from '#core/network'
-import { PART_KINDS, type NewPart, type PartKind } from '#core/kinds'
+import { asksOf, PART_KINDS, type NewPart } from '#core/kinds'
 
 /** The part in hand: what it is, what the water has before and behind it, and what may stand beside it or in its place. */
 const props = defineProps<{ run: Run; along: PartAlong }>()
@@ -21,37 +21,6 @@ const OPEN = [
   { value: true, name: 'open' },
   { value: false, name: 'shut' },
 ]
-/** The fields of each kind that are told in a sentence here: name and words. */
-const FIELDS: Partial<Record<PartKind, [field: string, words: string][]>> = {
-  pipe: [
-    ['lengthM', 'long'],
-    ['innerDiameterMm', 'inside'],
-  ],
-  flexible: [
-    ['lengthM', 'long'],
-    ['innerDiameterMm', 'inside'],
-  ],
-  valve: [['boreMm', 'bore']],
-  check: [['boreMm', 'bore']],
-  float: [
-    ['boreMm', 'bore'],
-    ['dropM', 'below the valve its float shuts it'],
-  ],
-  union: [['boreMm', 'bore']],
-  meter: [['boreMm', 'bore']],
-  screen: [['meshMm', 'mesh']],
-  relief: [['setKPa', 'is where it opens']],
-  pump: [
-    ['flowLps', 'against'],
-    ['headM', 'of height'],
-  ],
-  reducer: [
-    ['fromMm', 'to'],
-    ['toMm', ''],
-  ],
-  filter: [['ratedLps', 'is what it is made for']],
-  lamp: [['ratedLps', 'is what it is made for']],
-}
 const offered = computed(() => partsOffered(store.site!, props.run))
 const NOTHING = 'nothing'
 const choices = computed(() => [
@@ -92,7 +61,7 @@ defineExpose({ offer })
   <p class="notes" :data-part-notes="part.kind" aria-live="polite">
     <b>{{ PART_KINDS[part.kind].name }}</b><template v-if="part.kind === 'valve'"
       >, <ChoiceField label="Valve" :value="part.open" :choices="OPEN" :set="set('open')" /></template
-    ><template v-for="[field, words] in FIELDS[part.kind] ?? []" :key="field"
+    ><template v-for="[field, words] in asksOf(part)" :key="field"
       >,
       <ThingField
         :id="part.id"

@@ -3,15 +3,13 @@ import { cornersOf, type Piece } from '../pieces'
 import { MATERIALS } from '../materials'
 import { mainPipe } from '../takeoff/lines'
 import { graphOf, nameOf, runName, type Run, type Site } from '../../site'
-import type { Part } from '../../kinds'
+import { rowOf } from '../../kinds'
 
 const FUMES = 'Cement and primer give off fumes: work in the open or with the doors wide, away from flames.'
 const ELECTRIC = 'A licensed electrician connects it, behind a residual-current device; the code decides.'
 
-/** Parts that let water through one way, whose arrow is looked at twice. */
-const ARROWED: ReadonlySet<Part['kind']> = new Set(['check', 'filter', 'lamp', 'meter', 'pump', 'float'])
 const arrowsOf = (site: Site, run: Run): string =>
-  run.parts.some(({ kind }) => ARROWED.has(kind)) ? `, arrows towards ${nameOf(site, run.to.node)}` : ''
+  run.parts.some(part => rowOf(part).arrow) ? `, arrows towards ${nameOf(site, run.to.node)}` : ''
 
 /** What a line asks for, from its trench to the switch of its pump. */
 export function lineTasks(

@@ -106,6 +106,11 @@ const PARTS = {
     buys: (site, run, of) => part('flexible coupling', 'flexible', boughtFor(site, run, of), 10, 2),
   },
   meter: { threaded: true, buys: (site, run, of) => part('water meter', 'meter', boughtFor(site, run, of), 24, 2) },
+  regulator: {
+    threaded: true,
+    buys: (site, run, of: Extract<Part, { kind: 'regulator' }>) =>
+      part('pressure regulator with its gauge', 'regulator', boughtFor(site, run, of), 38, 2),
+  },
   relief: {
     threaded: true,
     buys: (site, run, { setKPa }: Extract<Part, { kind: 'relief' }>) => ({

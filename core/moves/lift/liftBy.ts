@@ -15,11 +15,9 @@ import {
 } from '../move'
 import { freshPort } from '../joins'
 import { feedsOf, graphOf, nameOf, spillM, type Feed, type FeedSource, type Run, type Site } from '../../site'
-import { does, type NewPart, type Part, type PartOf, type SiteNode, type Tank } from '../../kinds'
+import { does, rowOf, type NewPart, type Part, type PartOf, type SiteNode, type Tank } from '../../kinds'
 import { HOLD_IDS, HOLDS, LIFT_IDS, liftRow } from '../../catalog'
 
-/** What serves taps wherever their water comes from, and stays when they are lifted another way. */
-const STAYS: readonly Part['kind'][] = ['filter', 'lamp', 'meter']
 const LEAST_PIPE_M = 2.5
 
 /** The feed that starts with a run, or the refusal that it is gone. */
@@ -62,7 +60,7 @@ export function layTrunk(site: Site, feed: Feed, by: Feed['lift'], hold: Feed['h
     throw new Impossible('A pressure tank wants a pump that fills it; choose the pump first.')
   const own = feed.trunk.flatMap(run => run.parts)
   const delivery = longestPipe(own) ?? (pipe(6, quietBoreMm(busiestLps(site, feed.taps))) as PartOf<'pipe'>)
-  const stays = own.filter(part => STAYS.includes(part.kind) && !(part.kind === 'meter' && source.kind === 'main'))
+  const stays = own.filter(part => rowOf(part).stays && !(part.kind === 'meter' && source.kind === 'main'))
   const port = portFor(site, feed, by)
   const pump = pumpKind && pumpFor(site, { ...feed, port }, by)
   const head = headOf(source, by, pump, delivery.innerDiameterMm)

@@ -41,20 +41,33 @@ export interface Brim {
   eases: { slope: number }
 }
 
-/** A pump in a link, the laws of the link before and after it apart, so that one that holds a pressure can be set. */
+/** A pump in a link. */
 export interface PumpIn {
   part: PartOf<'pump'>
   running: Law
   stopped: Law
   shutOffM: number
   diaphragm: boolean
-  /** What a variable-speed set holds behind it, above the datum, and what its line takes before and after it. */
-  holds?: { headM: number; before: Law[]; after: Law[] }
 }
 
 /**
- * What has one flow from a place to another: a run, the rest of a run behind a relief valve, a tap’s mouth, or what a
- * source gives way. `from` and `to` count unknown heads first, then the fixed ones.
+ * What holds a pressure behind it in a link: a variable-speed set, or a regulator. What its line takes before and after
+ * it stands apart, so that behind it the search may go on from the head that is held.
+ */
+export interface Holder {
+  /** What is held, above the datum. */
+  headM: number
+  before: Law[]
+  after: Law[]
+  /** What it takes where it holds nothing: a set that stands still, a regulator that is wide open. */
+  idle: Law
+  /** What a set takes at full speed, less than nothing; a regulator adds nothing. */
+  full?: Law
+}
+
+/**
+ * What has one flow from a place to another: a run, the rest of a run behind a relief valve or from a regulator on, a
+ * tap’s mouth, or what a source gives way. `from` and `to` count unknown heads first, then the fixed ones.
  */
 export interface Link {
   runId?: string
@@ -65,6 +78,7 @@ export interface Link {
   entry: number
   laws: Law[]
   pumps: PumpIn[]
+  holder?: Holder
   /** Water goes through it forward alone. */
   check: boolean
   shut: boolean

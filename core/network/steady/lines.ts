@@ -1,4 +1,4 @@
-import type { Brim, Fixed, Lines, Link, Mouth, PumpIn, Store } from './layout'
+import type { Brim, Fixed, Holder, Lines, Link, Mouth, PumpIn, Store } from './layout'
 import { evenLaw, perVelocityHead, squareLaw, type Law } from './laws'
 import { heightsAlong, type Profile } from './heights'
 import { lawOf } from './partLaw'
@@ -8,7 +8,7 @@ import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K } from '../../catalog'
 import { floatShutsM, nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
-import { boreOfPart, does, type Part, type PartOf, type Tank } from '../../kinds'
+import { boreOfPart, does, type NodeKind, type NodeOf, type Part, type SiteNode, type Tank } from '../../kinds'
 
 /** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
 export const isUnderPressure = (site: Site, id: string): boolean =>
@@ -84,40 +84,38 @@ function laidOut(site: Site, overTime: boolean): Lines {
     return given
   }
 
+  /** Where each kind of node stands among the unknowns and the known heads; what is the storm's has no place here. */
+  const placeFor: { [Kind in NodeKind]: (node: NodeOf<Kind>) => Place | undefined } = {
+    spout: () => undefined,
+    chamber: () => undefined,
+    tank: node => (overTime ? store(node) : held({ kind: 'tank', tank: node, portM: node.baseM })),
+    pressureTank: node => (overTime ? store(node) : held({ kind: 'pressureTank', node })),
+    well({ baseM, groundM, stillWaterDepthM, specificCapacityLpsPerM: capacity }) {
+      const law = capacity === undefined ? undefined : evenLaw(1 / capacity)
+      return source(held({ kind: 'head', headM: groundM - stillWaterDepthM, gives: true }), law, baseM)
+    },
+    main(node) {
+      const restM = headOfPressureM(node.pressureKPa)
+      const test = node.flowTest
+      const lostM = test && restM - headOfPressureM(test.pressureKPa)
+      const law = lostM ? squareLaw(Math.max(0, lostM) / test.flowLps ** 2) : undefined
+      return source(held({ kind: 'main', node }), law, node.baseM)
+    },
+    outfall: ({ baseM }) => air(baseM),
+    joint: ({ baseM }) => unknown(baseM),
+    tap(node) {
+      const place = unknown(node.baseM)
+      lay({ from: place, to: air(node.baseM), tap: node, check: true })
+      return place
+    },
+  }
   function nodePlace(id: string): Place | undefined {
     const node = nodeById(site, id)
-    switch (node.kind) {
-      case 'spout':
-      case 'chamber':
-        return undefined
-      case 'tank':
-        return once(id, () => (overTime ? store(node) : held({ kind: 'tank', tank: node, portM: node.baseM })))
-      case 'pressureTank':
-        return once(id, () => (overTime ? store(node) : held({ kind: 'pressureTank', node })))
-      case 'well': {
-        const { specificCapacityLpsPerM: capacity } = node
-        const headM = node.groundM - node.stillWaterDepthM
-        const law = capacity === undefined ? undefined : evenLaw(1 / capacity)
-        return once(id, () => source(held({ kind: 'head', headM, gives: true }), law, node.baseM))
-      }
-      case 'main': {
-        const restM = headOfPressureM(node.pressureKPa)
-        const test = node.flowTest
-        const lostM = test && restM - headOfPressureM(test.pressureKPa)
-        const law = lostM ? squareLaw(Math.max(0, lostM) / test.flowLps ** 2) : undefined
-        return once(id, () => source(held({ kind: 'main', node }), law, node.baseM))
-      }
-      case 'outfall':
-        return once(id, () => air(node.baseM))
-      case 'joint':
-        return once(id, () => unknown(node.baseM))
-      case 'tap':
-        return once(id, () => {
-          const place = unknown(node.baseM)
-          lay({ from: place, to: air(node.baseM), tap: node, check: true })
-          return place
-        })
-    }
+    const known = places.get(id)
+    if (known) return known
+    const place = (placeFor[node.kind] as (node: SiteNode) => Place | undefined)(node)
+    if (place) places.set(id, place)
+    return place
   }
   function endPlace(end: Run['from']): Place {
     const node = nodeById(site, end.node)
@@ -148,15 +146,18 @@ function laidOut(site: Site, overTime: boolean): Lines {
     if (ofStorm(site, run) || spilling.has(run)) continue
     const profile = heightsAlong(site, run)
     let from = endPlace(run.from)
-    // A relief valve lets water out of the line, so that what is behind it may have another flow.
-    const stretches = splitAt(run.parts, part => does(part, 'relieves'))
+    // A relief valve lets water out of the line, so that what is behind it may have another flow; a regulator begins a
+    // stretch of its own, in which nothing else holds a pressure.
+    const stretches = splitAt(run.parts, part =>
+      does(part, 'relieves') ? 'at' : does(part, 'regulates') ? 'before' : undefined,
+    )
     stretches.forEach(({ parts, at }, index) => {
       const last = index === stretches.length - 1
       const to = last ? endPlace(run.to) : unknown(profile(at))
       const [leavesBy, arrivesBy] = [index ? undefined : holeOf(run.from), last ? holeOf(run.to) : undefined]
       lay({ ...linkOf(site, run, parts, profile, index === 0, last), from, to, leavesBy, arrivesBy })
-      if (!last) {
-        const relief = run.parts[at] as PartOf<'relief'>
+      const relief = last ? undefined : run.parts[at]
+      if (relief?.kind === 'relief') {
         const opensAtM = headOfPressureM(relief.setKPa)
         const law = evenLaw(opensAtM / 10)
         lay({ from: to, to: air(profile(at)), laws: [law], opensAtM, check: true, beginsAs: 0 })
@@ -194,21 +195,23 @@ function laidOut(site: Site, overTime: boolean): Lines {
     const end = arrives ? [squareLaw(exit!, entry!)] : []
     const bores = parts.flatMap(part => (does(part, 'carries') ? [boreOfPart(part)!] : []))
     const floats = parts.some(part => does(part, 'stops when full')) && last && arrives
-    const pumps = parts.flatMap((part, at): PumpIn[] => {
+    const pumps = parts.flatMap((part): PumpIn[] => {
       if (part.kind !== 'pump') return []
-      const before = [...start, ...parts.slice(0, at).flatMap(each => law(each) ?? [])]
-      const after = [...parts.slice(at + 1).flatMap(each => law(each) ?? []), ...end]
-      const heldM = profile(run.parts.indexOf(part)) + heldHeadM(part)
-      return [
-        {
-          part,
-          running: runningLaw(part, pipeMm),
-          stopped: stoppedLaw(pipeMm),
-          shutOffM: shutOffM(part),
-          diaphragm: isDiaphragm(part),
-          holds: part.pump === 'variable-speed' ? { headM: heldM, before, after } : undefined,
-        },
-      ]
+      const [running, stopped] = [runningLaw(part, pipeMm), stoppedLaw(pipeMm)]
+      return [{ part, running, stopped, shutOffM: shutOffM(part), diaphragm: isDiaphragm(part) }]
+    })
+    const lawsOf = (some: readonly Part[]) => some.flatMap(each => law(each) ?? [])
+    const [holder] = parts.flatMap((part, at): Holder[] => {
+      const around = {
+        before: [...start, ...lawsOf(parts.slice(0, at))],
+        after: [...lawsOf(parts.slice(at + 1)), ...end],
+      }
+      const placeM = profile(run.parts.indexOf(part))
+      if (part.kind === 'regulator')
+        return [{ headM: placeM + headOfPressureM(part.setKPa), ...around, idle: law(part) ?? evenLaw(0) }]
+      if (part.kind !== 'pump' || part.pump !== 'variable-speed') return []
+      const [idle, full] = [stoppedLaw(pipeMm), runningLaw(part, pipeMm)]
+      return [{ headM: placeM + heldHeadM(part), ...around, idle, full }]
     })
     const narrowestMm = Math.min(...bores, ...(bores.length ? [] : [pipeMm]))
     return {
@@ -216,8 +219,11 @@ function laidOut(site: Site, overTime: boolean): Lines {
       runId: run.id,
       laws: [...start, ...laws, ...end],
       pumps,
+      ...(holder ? { holder } : {}),
       check:
-        guarded || parts.some(part => part.kind === 'check' && !part.passesShare) || pumps.some(pump => pump.diaphragm),
+        guarded ||
+        parts.some(part => (part.kind === 'check' && !part.passesShare) || does(part, 'regulates')) ||
+        pumps.some(pump => pump.diaphragm),
       shut: run.parts.some(part => part.kind === 'valve' && !part.open),
       float: floats ? { tank: nodeById(site, run.to.node) as Tank, shutsAtM: floatShutsM(site, run)! } : undefined,
       narrowestMm,
@@ -236,14 +242,18 @@ const plain = {
   beginsAs: 0.1,
 }
 
-/** A list cut at some of its items: the stretches between them, and where each ends. */
-function splitAt<Item>(items: Item[], cuts: (item: Item) => boolean): { parts: Item[]; at: number }[] {
+/** A list cut at some of its items, or before them: the stretches between the cuts, and where each ends. */
+function splitAt<Item>(
+  items: Item[],
+  cuts: (item: Item) => 'at' | 'before' | undefined,
+): { parts: Item[]; at: number }[] {
   const stretches: { parts: Item[]; at: number }[] = []
   let begin = 0
   items.forEach((item, at) => {
-    if (!cuts(item)) return
+    const cut = cuts(item)
+    if (!cut || (cut === 'before' && at === 0)) return
     stretches.push({ parts: items.slice(begin, at), at })
-    begin = at + 1
+    begin = cut === 'at' ? at + 1 : at
   })
   return [...stretches, { parts: items.slice(begin), at: items.length }]
 }

@@ -83,7 +83,7 @@ export function momentOf(
         (fromAir && runs && link.pumps.length > 0),
       noForward: fromAir || !gives(link.from),
       noBackward: link.check || toAir || !gives(link.to),
-      pump: runs ? 'runs' : 'stands',
+      pump: runs || !link.pumps.length ? 'runs' : 'stands',
       mouth: tap && mouthOf(site, tap, share),
     }
   })

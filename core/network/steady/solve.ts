@@ -8,7 +8,10 @@ export interface Standing {
   closed: boolean
   noForward: boolean
   noBackward: boolean
-  /** What its pumps do: run, stand, hold the head behind them, or idle since it is held without them. */
+  /**
+   * What its pumps do: run, stand, hold the head behind them, or idle since it is held without them. A regulator runs
+   * where it is wide open, and holds where it throttles.
+   */
   pump: 'runs' | 'stands' | 'holds' | 'idles'
   /** What a tap takes as it stands open. */
   mouth?: Law
@@ -44,7 +47,7 @@ export function lossAt(link: Link, standing: Standing, flowLps: number, loss: Lo
   loss.slope = LEAST_SLOPE
   const walled = (flowLps < 0 && standing.noBackward) || (flowLps > 0 && standing.noForward)
   const at = walled ? 0 : flowLps
-  if (standing.pump === 'holds') for (const law of link.pumps[0]!.holds!.after) law(at, loss)
+  if (standing.pump === 'holds') for (const law of link.holder!.after) law(at, loss)
   else {
     for (const law of link.laws) law(at, loss)
     for (const pump of link.pumps) (standing.pump === 'runs' ? pump.running : pump.stopped)(at, loss)
@@ -59,8 +62,8 @@ export function lossAt(link: Link, standing: Standing, flowLps: number, loss: Lo
 /**
  * Heads and flows at which every joint passes on what it gets and every link takes what its law says: Newton on both at
  * once (the global gradient method, Todini and Pilati 1988). A step that overshoots is cut to where the energy that the
- * flows take is least along it, which always ends, since no law falls. A pump that holds a pressure stands for a fixed
- * head behind it; what it draws before it follows from the last solution.
+ * flows take is least along it, which always ends, since no law falls. A pump or a regulator that holds a pressure stands for a
+ * fixed head behind it; what it draws before it follows from the last solution.
  */
 export function seek({ unknowns, links, elimination, heightM }: Lines, moment: Moment): Sought {
   const { fixedM, standing, headM, flowLps } = moment
@@ -74,8 +77,7 @@ export function seek({ unknowns, links, elimination, heightM }: Lines, moment: M
   const [toGround, between] = [numbers(unknowns), numbers(elimination.other.length)]
   const loss: Loss = { headM: 0, slope: 0 }
   const headOf = (place: number) => (place < unknowns ? headM[place]! : fixedM[place - unknowns]!)
-  const fromHead = (link: Link, at: number) =>
-    standing[at]!.pump === 'holds' ? link.pumps[0]!.holds!.headM : headOf(link.from)
+  const fromHead = (link: Link, at: number) => (standing[at]!.pump === 'holds' ? link.holder!.headM : headOf(link.from))
 
   /** Heads of a step, and the change of each flow that goes with them. */
   function step(): void {

@@ -28,7 +28,7 @@ export interface Steady {
 }
 
 const STILL_LPS = 1e-7
-/** Pumps that hold a pressure change what they do, one at a time, no oftener than this before it is given up. */
+/** Pumps and regulators that hold a pressure change what they do, one at a time, no oftener than this before it is given up. */
 const MOST_ROUNDS = 60
 /**
  * Flows and pressures of a site's lines while nothing changes: every joint passes on what it gets, and along every run
@@ -42,19 +42,19 @@ export function steady(site: Site, asked: Asked = {}): Steady {
   return told(lines, moment, { ...sought, steps }, trouble)
 }
 
-/** Seeks a moment's flows, until every pump that holds a pressure does what fits what stands behind it. */
+/** Seeks a moment's flows, until everything that holds a pressure does what fits what stands behind it. */
 export function settled(lines: Lines, moment: Moment): { sought: Sought; steps: number; trouble?: string } {
   const { site } = lines
   cutOffDry(lines, moment.standing)
   let sought = seek(lines, moment)
-  let unsettled = setPumps(lines, moment)
+  let unsettled = setHolders(lines, moment)
   let { steps } = sought
   for (let rounds = 0; sought.converged && unsettled && rounds < MOST_ROUNDS; rounds++) {
     sought = seek(lines, moment)
     steps += sought.steps
-    unsettled = setPumps(lines, moment)
+    unsettled = setHolders(lines, moment)
   }
-  const trouble = unsettled ? unsettledPump(site, unsettled) : sought.converged ? undefined : offItsLaw(site, sought)
+  const trouble = unsettled ? unsettledHolder(site, unsettled) : sought.converged ? undefined : offItsLaw(site, sought)
   return { sought, steps, trouble }
 }
 
@@ -100,16 +100,16 @@ function isFed({ links, unknowns }: Lines, standing: Standing[], link: Link): bo
   return false
 }
 
-/** Sets the first variable-speed pump that is to do something else, by what stands behind it; that pump’s link. */
-function setPumps(lines: Lines, moment: Moment): Link | undefined {
+/** Sets the first pump or regulator that is to do something else, by what stands before and behind it; its link. */
+function setHolders(lines: Lines, moment: Moment): Link | undefined {
   const { links, unknowns } = lines
   const loss: Loss = { headM: 0, slope: 0 }
   return links.find((link, at) => {
     const standing = moment.standing[at]!
-    const [pump] = link.pumps
-    if (!pump?.holds || standing.closed || !pumpsRun(standing)) return false
+    const { holder } = link
+    if (!holder || standing.closed || !pumpsRun(standing)) return false
     const flowLps = moment.flowLps[at]!
-    const { headM: heldM, before } = pump.holds
+    const { headM: heldM, before, idle, full } = holder
     const taken = (laws: Law[]) => {
       loss.headM = loss.slope = 0
       for (const law of laws) law(flowLps, loss)
@@ -117,10 +117,15 @@ function setPumps(lines: Lines, moment: Moment): Link | undefined {
     }
     const mouthM = headAt(moment, unknowns, link.from) - taken(before)
     const slack = 1e-6
-    const [idleM, fullM] = [mouthM - taken([pump.stopped]), mouthM - taken([pump.running])]
-    // Past the end of its curve a running pump would only be in the way.
-    const helps = idleM <= heldM + slack && fullM > idleM
-    const next = !helps ? 'idles' : fullM > heldM + slack ? 'holds' : 'runs'
+    const idleM = mouthM - taken([idle])
+    const doing = (): Standing['pump'] => {
+      if (!full) return idleM > heldM + slack ? 'holds' : 'runs'
+      const fullM = mouthM - taken([full])
+      // Past the end of its curve a running pump would only be in the way.
+      const helps = idleM <= heldM + slack && fullM > idleM
+      return !helps ? 'idles' : fullM > heldM + slack ? 'holds' : 'runs'
+    }
+    const next = doing()
     if (next === standing.pump || (next === 'holds' && !isFed(lines, moment.standing, link))) return false
     standing.pump = next
     return true
@@ -211,5 +216,6 @@ function called(site: Site, link: Link | undefined): string {
 }
 const offItsLaw = (site: Site, { worst, energyM }: Sought): string =>
   `No steady flow was found: along ${called(site, worst)} the heads are still ${energyM.toPrecision(2)} m apart.`
-const unsettledPump = (site: Site, link: Link): string =>
-  `No steady flow was found: the pump of ${called(site, link)} settles at no speed, since each asks for another.`
+const unsettledHolder = (site: Site, link: Link): string =>
+  `No steady flow was found: what holds the pressure of ${called(site, link)} never settles, since each of what it ` +
+  'does asks for another.'

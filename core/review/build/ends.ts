@@ -5,7 +5,7 @@ import { graphOf, nameOf, portId, runName, tanksOf, type Run, type Site } from '
 import { closedLoops, holesOf, mainPipe, MATERIALS, portChains, sizeOf } from '../../build'
 import { boreMm } from '../../network'
 import { endWords } from '../../catalog'
-import type { Part } from '../../kinds'
+import { rowOf } from '../../kinds'
 
 export const endsDoNotMeet = defineCheck({
   id: 'ends-do-not-meet',
@@ -86,16 +86,6 @@ export const loopGluedShut = defineCheck({
     })),
 })
 
-/** What wears and is taken out, sooner or later. */
-const WEARS: ReadonlySet<Part['kind']> = new Set(['pump', 'filter', 'lamp', 'meter', 'relief'])
-const WEARS_WORDS: Partial<Record<Part['kind'], string>> = {
-  lamp: 'lamp',
-  filter: 'filter',
-  pump: 'pump',
-  meter: 'meter',
-  relief: 'relief valve',
-}
-
 export const partWithoutUnion = defineCheck({
   id: 'part-without-union',
   step: 'build',
@@ -104,7 +94,7 @@ export const partWithoutUnion = defineCheck({
   find: ({ site }) =>
     site.runs.flatMap((run): Finding[] => {
       const { joint } = MATERIALS[mainPipe(site, run).material]
-      const worn = run.parts.find(({ kind }) => WEARS.has(kind))
+      const worn = run.parts.find(part => rowOf(part).wears)
       const opens = run.parts.some(({ kind }) => kind === 'union' || kind === 'flexible')
       if (!worn || opens || (joint !== 'cement' && joint !== 'solder')) return []
       return [
@@ -113,7 +103,7 @@ export const partWithoutUnion = defineCheck({
           check: 'part-without-union',
           severity: 'look',
           subject: runSubject(site, run),
-          sentence: say`The ${WEARS_WORDS[worn.kind] ?? worn.kind} in “${runName(site, run)}” can only be sawn out.`,
+          sentence: say`The ${rowOf(worn).name ?? worn.kind} in “${runName(site, run)}” can only be sawn out.`,
           why: say`It wears and will be changed one day, and the line is ${joint === 'cement' ? 'glued' : 'soldered'} from end
             to end. A union before it costs less than the afternoon.`,
           numbers: { parts: 1 },

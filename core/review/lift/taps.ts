@@ -1,16 +1,18 @@
 import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
 import { flow, pipeSize, pressure, say } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
-import { headOfPressureM } from '../../sums'
-import { levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
-import { feedsOf, graphOf, nameOf, runName, type Site } from '../../site'
+import { headOfPressureM, staticPressure } from '../../sums'
+import { boreMm, levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
+import { feedsOf, graphOf, nameOf, portHeightM, runName, type Feed, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
-import type { NodeOf } from '../../kinds'
+import { does, type NodeOf } from '../../kinds'
 
 /** Under this share of what it is made for a tap is felt to be weak; under the next it is no use. */
 const [WEAK_SHARE, USELESS_SHARE] = [0.7, 0.35]
 /** Above this, fittings and hoses suffer. */
 const MOST_KPA = 550
+/** What a mend keeps below that; and the least that a house is given, or its taps grow weak. */
+const [SPARE_KPA, LEAST_SET_KPA] = [200, 150]
 
 const wantedOf = (tap: NodeOf<'tap'>) => ({
   flowLps: tap.ratedLps ?? FIXTURES[tap.fixture].ratedLps,
@@ -113,12 +115,36 @@ export const tapTooStrong = defineCheck({
                   label: say`Set the pump to ${pressure(Math.round((setKPa - overKPa) / 10) * 10)}`,
                   move: setField('part', feed.pump.id, 'setKPa', Math.round((setKPa - overKPa) / 10) * 10),
                 }
-              : undefined,
+              : feed && regulated(site, feed),
         },
       ]
     })
   },
 })
+
+/**
+ * A regulator where the house begins: behind what lifts the water and holds it, before the line parts. It is set so that
+ * the lowest tap has no more than houses are kept under.
+ */
+function regulated(site: Site, { trunk, taps }: Feed): Finding['mend'] {
+  const run = trunk.at(-1)!
+  if (run.parts.some(part => does(part, 'regulates'))) return undefined
+  const lifts = run.parts.findLastIndex(part => does(part, 'lifts') || does(part, 'relieves'))
+  const before = run.parts.find((part, at) => at > lifts && part.kind === 'pipe')
+  const lowestM = Math.min(...taps.map(({ baseM }) => baseM))
+  const highestM = Math.max(portHeightM(site, run.from), portHeightM(site, run.to))
+  const { pressureKPa: belowKPa } = staticPressure({ headM: Math.max(0, highestM - lowestM) })
+  const setKPa = Math.floor((MOST_KPA - SPARE_KPA - belowKPa) / 10) * 10
+  if (!before || setKPa < LEAST_SET_KPA) return undefined
+  return {
+    label: say`Fit a regulator set to ${pressure(setKPa)} where the house begins`,
+    move: moveOf('insertPart', {
+      run: run.id,
+      before: before.id,
+      part: { kind: 'regulator', boreMm: boreMm(run), setKPa },
+    }),
+  }
+}
 
 export const pumpNotNeeded = defineCheck({
   id: 'pump-not-needed',

@@ -1,0 +1,22 @@
+import { SHOWN, UNITS, type Kind, type System } from './units'
+
+/** The unit of an axis: what it is called, and how much of it a figure in SI is. */
+export interface AxisUnit {
+  words: string
+  of: (value: number) => number
+}
+
+/** Below two feet a length is told in inches where these are spoken; its axis is never in both. */
+const IN_INCHES_M = 2 * 0.3048
+
+/**
+ * The one decimal unit in which all marks of an axis are told: of lengths in feet, or in inches where all of it is
+ * short. A figure by itself may be told in feet and inches; an axis never is.
+ * @param most the largest figure along it, in SI
+ */
+export function axisUnit(kind: Kind, system: System, most = Infinity): AxisUnit {
+  const short = kind === 'length' && system !== 'metric' && Math.abs(most) < IN_INCHES_M
+  const words = short ? 'in' : SHOWN[kind][system].unit
+  const { factor, offset = 0 } = UNITS[kind].find(candidate => candidate.words[0] === words)!
+  return { words, of: value => value / factor - offset }
+}
