@@ -24,9 +24,7 @@ const colours = computed(() => {
   const style = getComputedStyle(document.documentElement)
   return ['--water-deep', '--oak', '--moss', '--ink', '--rust'].map(name => style.getPropertyValue(name).trim())
 })
-const most = computed(() =>
-  Math.max(0, ...props.lines.flatMap(({ points }) => points.map(({ y }) => Math.abs(y)))),
-)
+const most = computed(() => Math.max(0, ...props.lines.flatMap(({ points }) => points.map(({ y }) => Math.abs(y)))))
 const unit = computed(() => axisUnit(props.kind, system.value, most.value || Infinity))
 const data = computed(() => ({
   datasets: props.lines.map(({ label, points }, at) => ({

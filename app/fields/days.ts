@@ -1,3 +1,4 @@
+import { DAY_MS } from '#core/units'
 /** A format is dear to make: there is one of each. The Swedes write days as documents do. */
 const AS_WRITTEN = new Intl.DateTimeFormat('sv')
 const OF_THIS_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' })
@@ -8,7 +9,7 @@ export const dayToday = (): string => AS_WRITTEN.format(new Date())
 
 /** A day as it is spoken: weekday and date near by, the year where it is another. */
 export function dayWords(iso: string, today = dayToday()): string {
-  const days = Math.round((Date.parse(iso) - Date.parse(today)) / 86_400_000)
+  const days = Math.round((Date.parse(iso) - Date.parse(today)) / DAY_MS)
   if (days === 0) return 'today'
   if (days === 1) return 'tomorrow'
   if (days === -1) return 'yesterday'

@@ -1,9 +1,7 @@
 import { useSite } from '~/stores/site'
 import { phraseText, type Phrase } from '#core/words'
 import { ticks } from 'd3-array'
-import { groupDigits, parseQuantity, showQuantity, showVolume, type Kind } from '#core/units'
-
-const FOOT_M = 0.3048
+import { FOOT_M, groupDigits, parseQuantity, showQuantity, showVolume, type Kind } from '#core/units'
 
 /** Figures in the units of the open site. */
 export function useUnits() {

@@ -6,7 +6,7 @@ import signs from 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf?url'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import { settable } from '~/print/signs'
 import { paperSize } from '~/print/size'
-import type { System } from '#core/units'
+import { INCH_MM, type System } from '#core/units'
 
 /** The faces of the app, as a document that is printed has them; and one that has whatever these lack. */
 const FACES = {
@@ -71,7 +71,7 @@ export const pictureAsPdf = (svg: string, landscape: boolean, system: System): P
   })
 
 /** Pages that are drawn in millimetres, at their true size. */
-const POINTS_A_MM = 72 / 25.4
+const POINTS_A_MM = 72 / INCH_MM
 const PAGE_WIDTH_MM = { A4: 210, LETTER: 215.9 }
 export const pagesAsPdf = (svgs: readonly string[], system: System): Promise<Blob> =>
   pdfOf({

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { useUnits } from '~/fields/useUnits'
-import { groupDigits } from '#core/units'
+import { groupDigits, FOOT_M } from '#core/units'
 import { STAFF_PX, staffMarks, type Drawing } from '#core/section'
 
 /** The levelling staff: heights above the datum. It stays at the left when the drawing is moved along by `shiftPx`. */
 const props = defineProps<{ drawing: Drawing; shiftPx: number }>()
 const { system } = useUnits()
 const edge = STAFF_PX - 12
-const FOOT_M = 0.3048
 /** The topmost figure leaves room for the unit. */
 const UNIT_PX = 20
 const marks = computed(() => staffMarks(props.drawing.scale, system.value === 'metric' ? 1 : FOOT_M))

@@ -18,7 +18,7 @@ import {
   type ChartOptions,
 } from 'chart.js'
 import { format, parseISO } from 'date-fns'
-import { groupDigits, showQuantity } from '#core/units'
+import { groupDigits, IMPERIAL_GALLON_L, showQuantity, US_GALLON_L } from '#core/units'
 import { isoDate } from '#core/climate'
 
 Chart.register(
@@ -39,7 +39,7 @@ const { system } = useUnits()
 const prefs = usePrefs()
 
 /** Litres as the chart's axis takes them: in the unit the site shows. */
-const inUnit = (litres: number) => litres / { metric: 1, us: 3.785411784, imperial: 4.54609 }[system.value]
+const inUnit = (litres: number) => litres / { metric: 1, us: US_GALLON_L, imperial: IMPERIAL_GALLON_L }[system.value]
 const unit = computed(() => ({ metric: 'L', us: 'US gal', imperial: 'imp gal' })[system.value])
 const colours = computed(() => {
   void prefs.dark

@@ -19,7 +19,7 @@ import { catchLimits } from '../network'
 import type { NodeOf } from '../kinds'
 
 /** As near as makes no difference between two heights. */
-const LEVEL_M = 1e-6
+const SAME_HEIGHT_M = 1e-6
 
 /** What each spout catches, and where it goes: into a chamber, into a pool, or away. */
 export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map<string, number>): Caught[] {
@@ -29,7 +29,8 @@ export function catchesOf(site: Site, chambers: NodeOf<'chamber'>[], poolOf: Map
       const spout = nodeById(site, nodeId) as NodeOf<'spout'>
       const path = pathsFrom(site, nodeId).find(candidate => poolOf.has(candidate.end.id))
       // Water does not climb: what a line that rises above where it is open to the air cannot take spills there.
-      const pool = path && highestM(site, path) <= openAtM(spout, path.runs) + LEVEL_M ? poolOf.get(path.end.id)! : AWAY
+      const pool =
+        path && highestM(site, path) <= openAtM(spout, path.runs) + SAME_HEIGHT_M ? poolOf.get(path.end.id)! : AWAY
       return {
         roofId: roof.id,
         spoutId: nodeId,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units'
 import { extent, median } from 'd3-array'
 import { simulate, type DailyRun, type RunOptions } from './simulate'
 import { keptBackL } from './joining'
@@ -277,7 +278,7 @@ function autonomy(compiled: Compiled): Outlook['autonomy'] {
   let worst = { days: AUTONOMY_DAYS, hours: AUTONOMY_DAYS * 24, month: 0, beyond: true }
   for (let month = 0; month < 12; month++) {
     const days = month === 0 ? AUTONOMY_DAYS : Math.min(AUTONOMY_DAYS, worst.days + 1)
-    const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / 86400000), new Float64Array(days), true)
+    const series = seriesOf(Math.round(Date.UTC(2001, month, 1) / DAY_MS), new Float64Array(days), true)
     const run = simulate(alone, series, { startL: compiled.pools.map(pool => pool.capL) })
     const first = run.shortL.findIndex((short, day) => short > run.askedL[day]! * SHORT_SHARE)
     if (first < 0) continue

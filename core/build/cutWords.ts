@@ -1,6 +1,6 @@
-import type { System } from '../units'
+import { INCH_MM, type System } from '../units'
 
-const [INCH_MM, SIXTEENTHS] = [25.4, 16]
+const SIXTEENTHS = 16
 
 /** A length as it is read off a rule where a saw is set: whole millimetres, or feet, inches and sixteenths. */
 export function cutWords(metres: number, system: System): string {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units'
 import { laterSteps, type LaterWork } from './later'
 import { planOf, type Planned } from './order/order'
 import { fillL } from '../network'
@@ -41,7 +42,6 @@ function undone(plan: ReadonlyMap<string, Planned>, id: string): string | undefi
   if (!task || task.done) return undefined
   return task.waitsFor.length ? `not yet: ${lowered(plan.get(task.waitsFor[0]!)!.what)} comes first` : 'not done yet'
 }
-const DAY_MS = 24 * 3600 * 1000
 /** Why what was done still waits: it cures until a day that has not come. */
 function uncured(task: Planned | undefined, today: string | undefined): string | undefined {
   if (!task?.done || !task.curesH || today === undefined) return undefined

@@ -1,3 +1,4 @@
+import { FOOT_M } from '../units'
 import { idOf } from './takeoff/items'
 import { PIPE_SERIES, pipePricePerM, sizeOfPipe, usualSeries, type EndFamilyId, type PipeSeriesId } from '../catalog'
 import { graphOf, roleOf, type Run, type Site } from '../site'
@@ -22,9 +23,8 @@ export interface Material {
   elbow: number
 }
 
-const FT_M = 0.3048
-const LENGTHS = { inch: [10 * FT_M, 20 * FT_M], metric: [3, 6] }
-const COILS = { inch: [100 * FT_M, 300 * FT_M], metric: [25, 50, 100] }
+const LENGTHS = { inch: [10 * FOOT_M, 20 * FOOT_M], metric: [3, 6] }
+const COILS = { inch: [100 * FOOT_M, 300 * FOOT_M], metric: [25, 50, 100] }
 const glued: Pick<Material, 'joint' | 'stockM' | 'goesInMm' | 'toStopMm'> = {
   joint: 'cement',
   stockM: LENGTHS,
@@ -51,7 +51,7 @@ export const MATERIALS: Record<MaterialId, Material> = {
     name: 'copper tube',
     end: 'copper',
     joint: 'solder',
-    stockM: { inch: [10 * FT_M], metric: [3, 5] },
+    stockM: { inch: [10 * FOOT_M], metric: [3, 5] },
     goesInMm: mm => 3 + 0.65 * mm,
     toStopMm: mm => 1 + 0.6 * mm,
     clipsM: mm => 1 + mm / 40,
@@ -61,7 +61,7 @@ export const MATERIALS: Record<MaterialId, Material> = {
     name: 'galvanised steel',
     end: 'tapered',
     joint: 'thread',
-    stockM: { inch: [21 * FT_M], metric: [6] },
+    stockM: { inch: [21 * FOOT_M], metric: [6] },
     goesInMm: mm => 7 + 0.28 * mm,
     toStopMm: mm => 4 + 0.5 * mm,
     clipsM: mm => 1.6 + mm / 40,
@@ -71,7 +71,7 @@ export const MATERIALS: Record<MaterialId, Material> = {
     name: 'drain pipe',
     end: 'push-fit',
     joint: 'ring',
-    stockM: { inch: [10 * FT_M], metric: [1, 2, 3] },
+    stockM: { inch: [10 * FOOT_M], metric: [1, 2, 3] },
     goesInMm: mm => 35 + 0.25 * mm,
     toStopMm: mm => 2 + 0.5 * mm,
     clipsM: mm => mm / 75,

@@ -29,7 +29,7 @@ export interface Piece {
 }
 
 /** Heights that differ by less are level; slopes of a rigid line longer than this are laid along the ground. */
-const [LEVEL_M, LONG_M, STEEP] = [0.12, 12, 0.7]
+const [MOST_FALL_M, LONG_M, STEEP] = [0.12, 12, 0.7]
 /** Less than this between two fittings is no piece: they meet by a nipple. */
 const LEAST_M = 0.02
 
@@ -50,7 +50,7 @@ export function legsOf(site: Site, run: Run, lengthM: number, coils: boolean): L
   const upM = Math.abs(riseM)
   const goes = riseM > 0 ? 'up' : 'down'
   if (run.profile?.length || (coils && lengthM > LONG_M)) return [{ lengthM, goes: 'along' }]
-  if (upM < LEVEL_M) return [{ lengthM, goes: 'level' }]
+  if (upM < MOST_FALL_M) return [{ lengthM, goes: 'level' }]
   if (lengthM <= upM * 1.05) return [{ lengthM, goes }]
   const corner = lengthM > LONG_M && upM < STEEP * lengthM ? 'elbow-45' : 'elbow-90'
   if (corner === 'elbow-45') {

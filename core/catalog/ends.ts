@@ -1,3 +1,4 @@
+import { INCH_MM } from '../units'
 /** How two ends are joined, and how it is told of a joint. */
 export const JOIN_WORDS = {
   threaded: 'threaded',
@@ -39,9 +40,8 @@ export interface EndFamily {
   sizes: EndSize[]
 }
 
-const MM_PER_IN = 25.4
 const threads = (...rows: [size: string, outerMm: number, perInch: number][]): EndSize[] =>
-  rows.map(([size, outerMm, perInch]) => ({ size, outerMm, pitchMm: MM_PER_IN / perInch, turns: [5, 9] }))
+  rows.map(([size, outerMm, perInch]) => ({ size, outerMm, pitchMm: INCH_MM / perInch, turns: [5, 9] }))
 const plain = (...rows: [size: string, outerMm: number][]): EndSize[] =>
   rows.map(([size, outerMm]) => ({ size, outerMm }))
 const metric = (...sizes: number[]): EndSize[] => sizes.map(outerMm => ({ size: String(outerMm), outerMm }))
@@ -213,7 +213,7 @@ export const END_FAMILIES = {
     freely: true,
     tight: 'a soft washer in the nut',
     seen: 'three blunt turns on a hose tap',
-    sizes: [{ size: '3/4', outerMm: 26.9, pitchMm: MM_PER_IN / 11.5, turns: [2, 4] }],
+    sizes: [{ size: '3/4', outerMm: 26.9, pitchMm: INCH_MM / 11.5, turns: [2, 4] }],
   },
   quick: {
     name: 'snap-on hose coupling',

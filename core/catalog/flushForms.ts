@@ -1,3 +1,4 @@
+import { FOOT_M } from '../units'
 import type { System } from '../units'
 
 /** Pipe for standpipes: the length it is sold in, what one costs, and its cap, ball and tee. */
@@ -16,7 +17,6 @@ export interface FlushDrum {
   price: number
 }
 
-const FOOT_M = 0.3048
 const [SOLD_IN_M, SOLD_IN_FEET_M] = [3, 10 * FOOT_M]
 
 /**

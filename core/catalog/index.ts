@@ -69,6 +69,7 @@ export {
   sizeOfPipe,
   usualSeries,
   type PipeSeriesId,
+  USUAL_BORE_MM,
 } from './pipes'
 export { guessedPrice, sizesSoldL, vesselPrice } from './prices'
 export {

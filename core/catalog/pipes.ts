@@ -120,3 +120,6 @@ export const pipePricePerM = (series: PipeSeriesId, innerMm: number): number =>
 /** What a person buys where nothing else is said. */
 export const usualSeries = (standard: 'inch' | 'metric'): PipeSeriesId =>
   standard === 'inch' ? 'plastic-40' : 'pe-100'
+
+/** Inside of a line on which no pipe is laid yet, mm: an inch of schedule 40, what houses are mostly piped in. */
+export const USUAL_BORE_MM = 26.64

@@ -1,3 +1,4 @@
+import { IMPERIAL_GALLON_L, US_GALLON_L } from '../units'
 import { TANK_KINDS, type TankKindId } from './tanks'
 import type { System } from '../units'
 
@@ -13,9 +14,8 @@ export function guessedPrice(kind: TankKindId, volumeL: number): number {
   return price * (volumeL / priceAtL) ** SIZE_EXPONENT
 }
 
-const [US_GAL_L, IMPERIAL_GAL_L] = [3.785411784, 4.54609]
-const gallons = (...sizes: number[]) => sizes.map(size => size * US_GAL_L)
-const imperialGallons = (...sizes: number[]) => sizes.map(size => size * IMPERIAL_GAL_L)
+const gallons = (...sizes: number[]) => sizes.map(size => size * US_GALLON_L)
+const imperialGallons = (...sizes: number[]) => sizes.map(size => size * IMPERIAL_GALLON_L)
 
 /** Sizes a kind is usually sold in where US gallons are spoken, litres. */
 const US_SIZES_L: Record<TankKindId, number[]> = {

@@ -1,5 +1,5 @@
+import { DAY_MS } from '../units'
 /** Days are counted from 1970-01-01; a calendar is all the climate needs of time. */
-const DAY_MS = 86400000
 
 export function dayNumber(isoDate: string): number {
   return Math.round(

@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '../units'
 import papaparse from 'papaparse'
 import { z } from 'zod'
 import { greatest } from 'd3-array'
@@ -28,7 +29,6 @@ export interface Asked {
 /** Clocks apart by less than this agree, minutes. */
 const CLOCKS_AGREE = 5
 const MOST_READINGS = 60_000
-const [MINUTE_MS, DAY_MS] = [60_000, 86_400_000]
 
 const clockSchema = z.iso.datetime({ offset: true })
 const answerSchema = z.object({

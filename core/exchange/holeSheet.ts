@@ -1,15 +1,15 @@
 import type { Hole } from '../build'
-import type { System } from '../units'
+import { INCH_MM, type System } from '../units'
 
 /** The page that lies in the printer, its margin, and the least room round a template, mm. */
 const PAGE = { width: 210, height: 297 }
 const LETTER = { width: 215.9, height: 279.4 }
-const [MARGIN, TOP, GAP, INCH] = [12, 34, 10, 25.4]
+const [MARGIN, TOP, GAP] = [12, 34, 10]
 /** A rule to hold against, in the units that are spoken: its marks, mm apart, how many, and which are longer. */
 const RULES = {
   metric: { stepMm: 10, marks: 10, longer: 5, words: '10 cm' },
-  us: { stepMm: INCH / 4, marks: 16, longer: 4, words: '4 in' },
-  imperial: { stepMm: INCH / 4, marks: 16, longer: 4, words: '4 in' },
+  us: { stepMm: INCH_MM / 4, marks: 16, longer: 4, words: '4 in' },
+  imperial: { stepMm: INCH_MM / 4, marks: 16, longer: 4, words: '4 in' },
 } satisfies Record<System, { stepMm: number; marks: number; longer: number; words: string }>
 const escape = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')

@@ -59,7 +59,7 @@ export const loadUnitsOf = (site: Site): number =>
   tapsOf(site).reduce((sum, tap) => sum + FIXTURES[tap.fixture].loadUnits, 0)
 
 /** Below the air’s pressure by more than this, air comes out of the water or is drawn in. */
-const AIR_KPA = 1
+const SUCKS_KPA = 1
 
 /** A place at which the pressure has fallen below the air’s: a joint, or a height along a run. */
 export interface Air {
@@ -73,7 +73,7 @@ export interface Air {
 export function airAt(site: Site, { nodes, runs }: Steady): Air[] {
   const joints = site.nodes.flatMap(({ kind, id }): Air[] => {
     const pressureKPa = nodes[id]?.pressureKPa ?? 0
-    return kind === 'joint' && pressureKPa < -AIR_KPA ? [{ id, pressureKPa }] : []
+    return kind === 'joint' && pressureKPa < -SUCKS_KPA ? [{ id, pressureKPa }] : []
   })
   const places = site.runs.flatMap(run => {
     const state = runs[run.id]
@@ -83,7 +83,7 @@ export function airAt(site: Site, { nodes, runs }: Steady): Air[] {
     return run.profile.flatMap(({ id, alongM, heightM }): Air[] => {
       const headM = fromM + (toM - fromM) * Math.min(1, alongM / lengthM)
       const pressureKPa = headM < heightM ? -staticPressure({ headM: heightM - headM }).pressureKPa : 0
-      return pressureKPa < -AIR_KPA ? [{ id, on: { run, heightM }, pressureKPa }] : []
+      return pressureKPa < -SUCKS_KPA ? [{ id, on: { run, heightM }, pressureKPa }] : []
     })
   })
   return [...joints, ...places]

@@ -57,10 +57,12 @@ function fitOf(points: [number, number][], { m, b }: { m: number; b: number }): 
   return all === 0 ? 1 : 1 - off / all
 }
 
-/** How near a well’s floor its water may be drawn: a submersible hangs above it with water over it; a foot valve reaches deeper. */
-const [HUNG_M, FOOT_M] = [3, 1]
-/** Metres of water that a kind of pump leaves in its well. */
-export const leftInWellM = (pump: PumpId | undefined): number => (pump === 'jet' ? FOOT_M : HUNG_M)
+/**
+ * Metres of a well, from its floor up, that a kind of pump leaves: a submersible hangs clear of the mud with water over
+ * it; the foot valve of one that sucks reaches deeper. Practice of the trade.
+ */
+const [HANGS_M, SUCKS_M] = [3, 1]
+export const leftInWellM = (pump: PumpId | undefined): number => (pump === 'jet' ? SUCKS_M : HANGS_M)
 const USUAL_CASING_MM = 125
 
 /** What a well gives through a night, and how its water stands meanwhile. */
@@ -80,7 +82,7 @@ export interface Night {
  * A night of filling: what stands in the casing, and what comes in while the water is kept down near the pump. What
  * comes in is the least of what the well's yield a day says and what its drawdown to there gives.
  */
-export function nightOf(well: Well, pumpLps: number, hours: number, leftM = HUNG_M): Night {
+export function nightOf(well: Well, pumpLps: number, hours: number, leftM = HANGS_M): Night {
   const { groundM, baseM, depthM, stillWaterDepthM, dryFallM = 0, specificCapacityLpsPerM, yieldLPerDay } = well
   const floorM = Math.min(depthM, groundM - baseM)
   const dryM = stillWaterDepthM + dryFallM
@@ -105,7 +107,7 @@ export function nightOf(well: Well, pumpLps: number, hours: number, leftM = HUNG
 }
 
 /** Hours in which a well fills so many litres; undefined where two weeks are not enough. */
-export function hoursToFill(well: Well, pumpLps: number, litres: number, leftM = HUNG_M): number | undefined {
+export function hoursToFill(well: Well, pumpLps: number, litres: number, leftM = HANGS_M): number | undefined {
   const most = 14 * 24
   if (nightOf(well, pumpLps, most, leftM).litres < litres) return undefined
   return risingTo(litres, hours => nightOf(well, pumpLps, hours, leftM).litres, 1, most)

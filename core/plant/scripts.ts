@@ -1,3 +1,4 @@
+import { DAY_S, HOUR_S } from '../units'
 import { dayOfDraws } from './draws'
 import type { PlantStart } from './world'
 import type { Step } from './doings'
@@ -14,7 +15,6 @@ export interface Script {
   steps: Step[]
 }
 
-const [HOUR_S, DAY_S] = [3600, 86400]
 const SEED = 1
 /** Without a storm that somebody told, one that is hard anywhere. */
 const STORM = { intensityMmPerH: 60, minutes: 15 }

@@ -1,8 +1,5 @@
-import { headOfPressureM, risingTo, tankHeight, tankVolume } from '../sums'
+import { ATMOSPHERE_KPA, headOfPressureM, risingTo, tankHeight, tankVolume } from '../sums'
 import type { NodeOf, Tank } from '../kinds'
-
-/** The air's own pressure, kPa: gas is squeezed by what stands over it and by the air. */
-export const AIR_KPA = 101.325
 
 /** Something that holds water: how high that stands, and how fast it rises with what comes in. */
 export interface Held {
@@ -58,13 +55,13 @@ export function heldInVessel(
   { baseM, volumeL, prechargeKPa }: NodeOf<'pressureTank'>,
   gasShare = 1,
 ): Held & { pressureKPa: (litres: number) => number; litresAt: (kPa: number) => number } {
-  const gas = (prechargeKPa + AIR_KPA) * volumeL * gasShare
+  const gas = (prechargeKPa + ATMOSPHERE_KPA) * volumeL * gasShare
   /** Gas that was lost left its room to water: there is always some in it. */
   const roomL = (litres: number) => Math.max(volumeL * 1e-3, volumeL - litres)
-  const pressureKPa = (litres: number) => gas / roomL(litres) - AIR_KPA
+  const pressureKPa = (litres: number) => gas / roomL(litres) - ATMOSPHERE_KPA
   return {
     pressureKPa,
-    litresAt: kPa => Math.max(0, volumeL - gas / (kPa + AIR_KPA)),
+    litresAt: kPa => Math.max(0, volumeL - gas / (kPa + ATMOSPHERE_KPA)),
     headM: litres => baseM + headOfPressureM(pressureKPa(litres)),
     risePerL: litres => headOfPressureM(gas / roomL(litres) ** 2),
   }

@@ -1,7 +1,6 @@
+import { DAY_S } from '../units'
 import type { Trial } from './step'
 import { note, type World } from './world'
-
-const DAY_S = 86400
 
 /**
  * Keeps what each well has given since its day began, and notes it once a day where that is more than it yields: a

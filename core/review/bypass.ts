@@ -4,7 +4,6 @@ import { frostMonths, litresPerDay, roofMonthL, weatherMonths, type Site } from 
 import { moveOf } from '../moves'
 import { MONTH_DAYS } from '../climate'
 
-const EVERY_MONTH = 12
 const spoutsOf = (site: Site) => site.nodes.filter(node => node.kind === 'spout')
 
 /**
@@ -28,7 +27,7 @@ export const bypassInFilling = defineCheck({
     const [filling, frost] = [fillingMonths(site), frostMonths(site)]
     return spoutsOf(site).flatMap((spout): Finding[] => {
       const months = (spout.bypassMonths ?? []).filter(month => filling.includes(month) && !frost.includes(month))
-      if (!months.length || spout.bypassMonths!.length === EVERY_MONTH) return []
+      if (!months.length || spout.bypassMonths!.length === MONTH_DAYS.length) return []
       const lostL = months.reduce((sum, month) => sum + roofMonthL(site, month, spout.id), 0)
       return [
         {

@@ -2,7 +2,8 @@ import { tankTopM } from './slots'
 import type { NodeKind, NodeOf, PartKind, SiteNode } from '../kinds'
 
 /** How a part is drawn on its line; a plain one is the line itself. */
-export type PartMark = 'plain' | 'handle' | 'flap' | 'ball' | 'mesh' | 'cartridge' | 'lamp' | 'drum' | 'dial' | 'bonnet' | 'spring'
+export type PartMark =
+  'plain' | 'handle' | 'flap' | 'ball' | 'mesh' | 'cartridge' | 'lamp' | 'drum' | 'dial' | 'bonnet' | 'spring'
 
 /** The mark of every kind of part. */
 export const PART_MARKS = {

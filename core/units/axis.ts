@@ -1,3 +1,4 @@
+import { FOOT_M } from './measures'
 import { SHOWN, UNITS, type Kind, type System } from './units'
 
 /** The unit of an axis: what it is called, and how much of it a figure in SI is. */
@@ -7,7 +8,7 @@ export interface AxisUnit {
 }
 
 /** Below two feet a length is told in inches where these are spoken; its axis is never in both. */
-const IN_INCHES_M = 2 * 0.3048
+const IN_INCHES_M = 2 * FOOT_M
 
 /**
  * The one decimal unit in which all marks of an axis are told: of lengths in feet, or in inches where all of it is

@@ -1,5 +1,6 @@
 export { axisUnit, type AxisUnit } from './axis'
 export { fieldRow, type FieldRow } from './fields'
+export { DAY_MS, DAY_S, FOOT_M, HOUR_S, IMPERIAL_GALLON_L, INCH_MM, MINUTE_MS, US_GALLON_L } from './measures'
 export { MONTH_NAMES } from './monthNames'
 export { parseQuantity, type Parsed } from './parse'
 export { groupDigits, showLimit, showQuantity, showVolume } from './show'

@@ -1,3 +1,4 @@
+import { FOOT_M } from './measures'
 import { tradeSizeOf } from './tradeSizes'
 import { SHOWN, UNITS, type Kind, type System } from './units'
 
@@ -71,7 +72,7 @@ export function groupDigits(value: number, decimals: number): string {
 }
 
 function feetAndInches(metres: number): ShownQuantity {
-  const eighths = Math.round((Math.abs(metres) / 0.3048) * 96)
+  const eighths = Math.round((Math.abs(metres) / FOOT_M) * 96)
   const feet = Math.floor(eighths / 96)
   const inches = Math.floor((eighths % 96) / 8)
   const fraction = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][eighths % 8]!

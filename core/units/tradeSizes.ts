@@ -1,3 +1,4 @@
+import { INCH_MM } from './measures'
 /**
  * Pipe by the size it is called in the trade, inches, and what it truly measures inside: schedule 40 in steel and
  * plastic (ASME B36.10M, ASTM D1785).
@@ -21,7 +22,6 @@ const TRADE_SIZES: { inches: number; text: string; innerMm: number }[] = [
 
 /** Nearer than this to a trade size, a bore is called by it; what somebody typed in eighths is left as it is. */
 const NEAR_SHARE = 0.062
-const INCH_MM = 25.4
 const isEighths = (mm: number) => Math.abs((mm / INCH_MM) * 8 - Math.round((mm / INCH_MM) * 8)) < 1e-6
 
 /** The trade size that a bore goes by; undefined where it goes by none. */

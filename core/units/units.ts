@@ -1,3 +1,4 @@
+import { FOOT_M, IMPERIAL_GALLON_L, INCH_MM, US_GALLON_L } from './measures'
 /**
  * The units people speak, as data: each with its factor to the one SI unit of its kind.
  * Factors are exact by definition (international yard and pound, US and imperial gallon, ISO 80000).
@@ -31,10 +32,6 @@ export type Kind =
   | 'infiltration'
   | 'angle'
 
-const FOOT_M = 0.3048
-const INCH_MM = 25.4
-const US_GALLON_L = 3.785411784
-const IMPERIAL_GALLON_L = 4.54609
 const PSI_KPA = 6.894757293168
 
 interface Unit {
@@ -86,7 +83,7 @@ export const UNITS: Record<Kind, Unit[]> = {
   ],
   speed: [
     { factor: 1, words: ['m/s', 'mps'] },
-    { factor: 0.3048, words: ['ft/s', 'fps'] },
+    { factor: FOOT_M, words: ['ft/s', 'fps'] },
   ],
   flow: [
     { factor: 1, words: ['L/s', 'l/s', 'lps'] },

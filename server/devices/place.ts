@@ -1,3 +1,4 @@
+import { DAY_MS } from '#core/units'
 import { nowMs } from './clock'
 import { lifeAt, livedDays } from './lived'
 import { readingOf } from '#core/reading'
@@ -14,7 +15,7 @@ export interface StandsAt {
   drawnL: Record<string, number[]>
 }
 
-const [BACK_DAYS, AHEAD_DAYS, DAY_MS, MOST_PLACES] = [200, 120, 86_400_000, 30]
+const [BACK_DAYS, AHEAD_DAYS, MOST_PLACES] = [200, 120, 30]
 const today = (): number => Math.floor(nowMs() / DAY_MS)
 
 /** The days of a site about a day, as its stand-ins see them. */

@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '#core/units'
 import { z } from 'zod'
 import { nowMs } from './clock'
 import { defineDevice } from './device'
@@ -42,7 +43,7 @@ export interface DeviceReading {
   value: number
   unit: string
 }
-const [DAY_MS, HOUR_MS, MINUTE_MS] = [86_400_000, 3_600_000, 60_000]
+const HOUR_MS = 60 * MINUTE_MS
 const FAILS_DAYS = 12
 /** A clock that is off: three days, four hours and twenty minutes behind. */
 const CLOCK_OFF_MS = -(3 * DAY_MS + 4 * HOUR_MS + 20 * MINUTE_MS)

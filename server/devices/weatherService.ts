@@ -1,3 +1,4 @@
+import { DAY_MS } from '#core/units'
 import { z } from 'zod'
 import { chance } from './chance'
 import { defineDevice } from './device'
@@ -69,7 +70,6 @@ const SYLLABLES = [
   'Fessel',
 ]
 const ENDINGS = ['enfold', 'areach', 'ittarn', 'obank', 'ethorn', 'uscairn', 'umstill', 'illcroft', 'endrift', 'ascar']
-const DAY_MS = 86_400_000
 const EARTH_KM = 6371
 const DAY_OF_MISSING = 211
 

@@ -1,3 +1,4 @@
+import { DAY_S } from '#core/units'
 import { sum } from 'd3-array'
 import { runMembers, type Compiled } from '#core/balance'
 import { DAYS_A_YEAR, type DailySeries } from '#core/climate'
@@ -10,7 +11,6 @@ const STEPS_A_SECOND = 1e7
 const [ASK_FROM_S, ASK_MS] = [5, 120]
 /** A request that would take about longer than this is asked to be smaller. */
 const MOST_S = 40
-const DAY_S = 86400
 
 /** A part of what is asked: the field that asks for it, and the days that are run for it. */
 interface Part {

@@ -1,3 +1,4 @@
+import { DAY_S } from '#core/units'
 import { z } from 'zod'
 import { rimM, type Site } from '#core/site'
 import { FAULTS, play, readStep, type FaultRow, type PlantStart, type Step } from '#core/plant'
@@ -5,7 +6,6 @@ import { Refused, refused } from '../lib/refused'
 import { affordPlay } from './cost'
 import { siteIn } from './documents'
 
-const DAY_S = 86400
 const [MOST_S, MOST_LOOKS, MOST_STEPS] = [62 * DAY_S, 20_000, 20_000]
 
 const record = (least: number, most: number, what: string) =>

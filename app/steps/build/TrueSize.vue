@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { INCH_MM } from '#core/units'
 import { useStorage } from '@vueuse/core'
 import { useUnits } from '~/fields/useUnits'
 import { acrossOf } from '#core/build'
@@ -9,7 +10,7 @@ const props = defineProps<{ end: End }>()
 const { show, system } = useUnits()
 /** Screen pixels to a millimetre; without a card, what screens are said to have. */
 const CARD_MM = 85.6
-const pxPerMm = useStorage('tall-cask-px-per-mm', 96 / 25.4)
+const pxPerMm = useStorage('tall-cask-px-per-mm', 96 / INCH_MM)
 const calibrating = ref(false)
 const size = computed(() => endSize(props.end)!)
 const acrossMm = computed(() => acrossOf(size.value, props.end.sex))

@@ -1,5 +1,5 @@
 import type { ToBuy } from '#core/build'
-import type { Kind, System } from '#core/units'
+import { FOOT_M, type Kind, type System } from '#core/units'
 
 type Unit = ToBuy['unit']
 
@@ -29,7 +29,6 @@ export function countWords(
 
 const wholeUp = (value: number, step: number): number => Math.ceil(value / step - 1e-9) * step
 
-const FOOT_M = 0.3048
 /** For how much of a thing, in its unit, a price is told; and how that is called. */
 export function pricedBy(unit: Unit, system: System): { amount: number; words: string } {
   const feet = system !== 'metric'

@@ -1,3 +1,4 @@
+import { FOOT_M } from '#core/units'
 import { straightAxis } from '~/charts/straightAxis'
 import { useSite } from '~/stores/site'
 import { outlinePlan, planRectangles, type Roof } from '#core/site'
@@ -25,7 +26,7 @@ export function usePlanFrame(roof: () => Roof, plan: Readonly<Ref<SVGSVGElement 
   const round = computed(() =>
     system.value === 'metric'
       ? { stepM: 0.1, sideM: 3, cutM: 1, unitM: 1 }
-      : { stepM: 0.1524, sideM: 3.048, cutM: 0.9144, unitM: 0.3048 },
+      : { stepM: FOOT_M / 2, sideM: 10 * FOOT_M, cutM: 3 * FOOT_M, unitM: FOOT_M },
   )
   const outline = computed(() => (roof().measuredBy === 'outline' ? roof().outline : undefined))
   const rectangles = computed(() => planRectangles(roof()))

@@ -6,7 +6,7 @@ import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { suctionInput, type Suction } from '#core/network'
 import { moveOf } from '#core/moves'
-import { PUMPS } from '#core/catalog'
+import { PUMPS, USUAL_BORE_MM } from '#core/catalog'
 
 /** How a pump that stands outside its water draws it: the verdict in metres to spare, and what it wants. */
 const props = defineProps<{ suction: Suction }>()
@@ -36,7 +36,7 @@ function setFoot(wanted: boolean): void {
       moveOf('insertPart', {
         run: run.id,
         before: run.parts[0]!.id,
-        part: { kind: 'check', boreMm: pipe?.innerDiameterMm ?? 26.64 },
+        part: { kind: 'check', boreMm: pipe?.innerDiameterMm ?? USUAL_BORE_MM },
       }),
     )
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { IMPERIAL_GALLON_L, US_GALLON_L } from '#core/units'
 import TestChart from './TestChart.vue'
 import PairsField from '~/fields/PairsField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
@@ -35,7 +36,7 @@ const night = computed(() => nightOf(props.well, pumpLps.value, hours.value, lef
 /** The tank that it fills, from nearly empty to full; where it fills none, a round amount. */
 const fills = computed(() => fillingsOf(site.value).find(({ source }) => source.id === props.well.id)?.tank)
 const wantedL = computed(() => (fills.value ? fillL(site.value, fills.value.id) : ROUND_L[system.value]))
-const ROUND_L = { metric: 1000, us: 250 * 3.785411784, imperial: 250 * 4.54609 }
+const ROUND_L = { metric: 1000, us: 250 * US_GALLON_L, imperial: 250 * IMPERIAL_GALLON_L }
 const filling = computed(() => hoursToFill(props.well, pumpLps.value, wantedL.value, leftM.value))
 const said = computed(() =>
   fills.value ? `Filling ${fills.value.name}, ${litres(wantedL.value)},` : `To draw ${litres(wantedL.value)}`,

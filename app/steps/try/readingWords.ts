@@ -1,3 +1,4 @@
+import { IMPERIAL_GALLON_L, US_GALLON_L } from '#core/units'
 import { graphOf, nameOf, runName, type Site } from '#core/site'
 import { tapsOf } from '#core/network'
 import type { ReadingKind, ReadingPlace } from '#core/plant'
@@ -6,8 +7,8 @@ import type { Kind, System } from '#core/units'
 /** A can that stands in the yard, L, and what it is called. */
 const CANS: Record<System, { litres: number; name: string }> = {
   metric: { litres: 10, name: '10 L' },
-  us: { litres: 3 * 3.785411784, name: '3 US gal' },
-  imperial: { litres: 2 * 4.54609, name: '2 imp gal' },
+  us: { litres: 3 * US_GALLON_L, name: '3 US gal' },
+  imperial: { litres: 2 * IMPERIAL_GALLON_L, name: '2 imp gal' },
 }
 
 /** How each reading is asked for, of what is read and of the tap that is opened for it; and in what it is told. */

@@ -16,7 +16,7 @@ import {
 import { freshPort } from '../joins'
 import { feedsOf, graphOf, nameOf, spillM, type Feed, type FeedSource, type Run, type Site } from '../../site'
 import { does, rowOf, type NewPart, type Part, type PartOf, type SiteNode, type Tank } from '../../kinds'
-import { HOLD_IDS, HOLDS, LIFT_IDS, liftRow } from '../../catalog'
+import { HOLD_IDS, HOLDS, LIFT_IDS, liftRow, USUAL_BORE_MM } from '../../catalog'
 
 const LEAST_PIPE_M = 2.5
 
@@ -186,7 +186,7 @@ export function branchOf(site: Site, feed: Feed): SiteNode & { kind: 'joint' } {
   const last = feed.trunk.at(-1)!
   if (feed.branch) {
     const joint = branchNode(site, feed.branch.baseM, feed.branch.groundM)
-    const boreMm = longestPipe(last.parts)?.innerDiameterMm ?? 26.64
+    const boreMm = longestPipe(last.parts)?.innerDiameterMm ?? USUAL_BORE_MM
     for (const run of site.runs) if (run.from.node === feed.branch.id) run.from = { node: joint.id, port: 'out' }
     const from = { node: feed.branch.id, port: 'out' }
     addRun(site, from, { node: joint.id, port: 'in' }, [valve(boreMm), union(boreMm), pipe(1, boreMm)])
@@ -197,7 +197,7 @@ export function branchOf(site: Site, feed: Feed): SiteNode & { kind: 'joint' } {
   const onward = { ...last.to }
   last.to = { node: joint.id, port: 'in' }
   delete last.name
-  const boreMm = longestPipe(last.parts)?.innerDiameterMm ?? 26.64
+  const boreMm = longestPipe(last.parts)?.innerDiameterMm ?? USUAL_BORE_MM
   const from = { node: joint.id, port: 'out' }
   // What treats one tap's water stays on that tap's own line.
   const treats = (part: Part) => does(part, 'treats')

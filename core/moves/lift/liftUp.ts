@@ -17,9 +17,16 @@ import {
   type Site,
 } from '../../site'
 import { levelsOut, type NewPart, type Part, type Tank } from '../../kinds'
-import { FILL_LINE_IDS, FILL_LINES, LIFT_IDS, liftRow, type LiftId, type PumpSwitchId } from '../../catalog'
+import {
+  FILL_LINE_IDS,
+  FILL_LINES,
+  LIFT_IDS,
+  liftRow,
+  type LiftId,
+  type PumpSwitchId,
+  USUAL_BORE_MM,
+} from '../../catalog'
 
-const HILL_LINE_MM = 26.64
 /** A pump that fills a tank through the day or the night need not be fast. */
 const FILL_LPS = 0.3
 const SOLAR_LPS = 0.1
@@ -105,7 +112,7 @@ function overTheTop(site: Site, source: FeedSource, port: string, tank: Tank, by
     name: freshPort(tank, 'fill'),
     role: 'inlet' as const,
     heightM: toThousandth(Math.max(0.05, overflowPort(tank).heightM - 0.05)),
-    boreMm: HILL_LINE_MM,
+    boreMm: USUAL_BORE_MM,
   }
   tank.ports.push(inlet)
   leadOverflowAway(site, tank)
@@ -118,9 +125,9 @@ function overTheTop(site: Site, source: FeedSource, port: string, tank: Tank, by
     ends[0],
     ends[1],
     [
-      ...headOf(source, by, pumpUp(source, port, tank, by, 'pressure-switch'), HILL_LINE_MM),
-      pipe(guessedLengthM(site, ends[0], ends[1], 20), HILL_LINE_MM),
-      { kind: 'float', boreMm: HILL_LINE_MM },
+      ...headOf(source, by, pumpUp(source, port, tank, by, 'pressure-switch'), USUAL_BORE_MM),
+      pipe(guessedLengthM(site, ends[0], ends[1], 20), USUAL_BORE_MM),
+      { kind: 'float', boreMm: USUAL_BORE_MM },
     ],
     runId,
   )
@@ -148,8 +155,8 @@ function fillAndFeed(site: Site, source: FeedSource, port: string, tank: Tank, b
       { node: tank.id, port: outlet.name },
     ] as const
     addRun(site, ends[0], ends[1], [
-      pipe(guessedLengthM(site, ends[0], ends[1], 20), HILL_LINE_MM),
-      { kind: 'valve', boreMm: HILL_LINE_MM, open: true },
+      pipe(guessedLengthM(site, ends[0], ends[1], 20), USUAL_BORE_MM),
+      { kind: 'valve', boreMm: USUAL_BORE_MM, open: true },
     ])
   }
   const ends = [
@@ -161,8 +168,8 @@ function fillAndFeed(site: Site, source: FeedSource, port: string, tank: Tank, b
     ends[0],
     ends[1],
     [
-      ...headOf(source, by, pumpUp(source, port, tank, by, 'level-switch'), HILL_LINE_MM),
-      pipe(guessedLengthM(site, ends[0], ends[1], 3), HILL_LINE_MM),
+      ...headOf(source, by, pumpUp(source, port, tank, by, 'level-switch'), USUAL_BORE_MM),
+      pipe(guessedLengthM(site, ends[0], ends[1], 3), USUAL_BORE_MM),
     ],
     runId,
   )

@@ -54,7 +54,8 @@ export interface RoofLine {
   waterTemperatureC: number
 }
 
-const LEVEL_M = 0.02
+/** A place in a line that lies lower than its end by more than this holds water. */
+const DIP_M = 0.02
 const LPS_PER_MM_H_M2 = 1 / 3600
 
 /** Every spout that leads to a tank, with its line: dry or wet, what stands in it, and the rain it can pass. */
@@ -82,7 +83,7 @@ function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
   const places = stretches.map(({ run, toM }) => ({ heightM: toM, nodeId: run.to.node }))
   const low = places.reduce((lowest, place) => (place.heightM <= lowest.heightM ? place : lowest))
   const inletM = stretches.at(-1)!.toM
-  const wet = low.heightM < inletM - LEVEL_M
+  const wet = low.heightM < inletM - DIP_M
   const lowNode = nodeById(site, low.nodeId)
   let passes: number | undefined
   const line: RoofLine = {

@@ -1,3 +1,4 @@
+import { DAY_S } from '../../units'
 import { runLossM } from '../loss'
 import { fillL } from '../taps'
 import { flowAtHead, openingFlow } from '../../sums'
@@ -18,7 +19,6 @@ export interface Siphon {
   litresPerDay: number
 }
 
-const DAY_S = 86400
 const ORIFICE_CD = 0.62
 
 /** Inlets that end under water, and overflows that skim, with no air hole: what each would draw out of a full tank. */

@@ -1,3 +1,4 @@
+import { DAY_S } from '../../units'
 import { happeningsOf, type Happening } from './happenings'
 import { steady, type RunState } from '../steady/steady'
 import { fillL, levelsAt } from '../taps'
@@ -27,7 +28,6 @@ export interface WrongWay {
 
 /** Less than this is a drip that nobody finds. */
 const LEAST_LPS = 0.003
-const DAY_S = 86400
 
 /** Every wrong way of a site, in each of its modes and as its valves stand; of each the worst, worst first. */
 export function wrongWaysOf(site: Site): WrongWay[] {

@@ -1,3 +1,4 @@
+import { USUAL_BORE_MM } from '../../catalog'
 import { defineCheck, runSubject, type Finding } from '../finding'
 import { flow, say } from '../../words'
 import { moveOf, setField } from '../../moves'
@@ -66,7 +67,7 @@ export const rigidAtPump = defineCheck({
 function boreNear(parts: readonly { kind: string }[], at: number): number {
   const near = [...parts.slice(at), ...parts.slice(0, at)].find(part => 'innerDiameterMm' in part || 'boreMm' in part)
   const sized = near as { innerDiameterMm?: number; boreMm?: number } | undefined
-  return sized?.innerDiameterMm ?? sized?.boreMm ?? 26.64
+  return sized?.innerDiameterMm ?? sized?.boreMm ?? USUAL_BORE_MM
 }
 
 /** Share of a pump’s head that a float may take unnoticed. */

@@ -1,7 +1,7 @@
 import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
 import { flow, length, pressure, say } from '../../words'
 import { setField } from '../../moves'
-import { momentWith, pumpingDepthM, pumpsOf, shutOffM } from '../../network'
+import { leftInWellM, momentWith, pumpingDepthM, pumpsOf, shutOffM } from '../../network'
 import { feedsOf, fillingsOf, graphOf, runName, type Site } from '../../site'
 import { staticPressure } from '../../sums'
 import type { NodeOf, PartOf } from '../../kinds'
@@ -60,12 +60,9 @@ export const pumpOffItsCurve = defineCheck({
   },
 })
 
-/** A pump in a well hangs so far above its floor, with water over it; a foot valve reaches deeper. */
-const [HUNG_M, FOOT_M] = [2.5, 0.8]
-const reachM = (pump: PartOf<'pump'>) => (pump.pump === 'jet' ? FOOT_M : HUNG_M)
 /** The flow that leaves a well’s water above its pump. */
 const gentleLps = (well: NodeOf<'well'>, pump: PartOf<'pump'>) => {
-  const roomM = Math.max(0.2, well.depthM - reachM(pump) - 0.3 - pumpingDepthM(well, 0))
+  const roomM = Math.max(0.2, well.depthM - leftInWellM(pump.pump) - 0.3 - pumpingDepthM(well, 0))
   return Math.max(0.01, Math.floor(100 * roomM * (well.specificCapacityLpsPerM ?? 1)) / 100)
 }
 
@@ -80,7 +77,7 @@ export const pumpRunsDry = defineCheck({
       // A diaphragm bears it for a while, and a main does not run out.
       if (!source || (source.kind !== 'tank' && source.kind !== 'well') || pump.pump === 'on-demand') return []
       const drawnM = source.kind === 'well' ? pumpingDepthM(source, pump.flowLps) : 0
-      if (source.kind === 'well' && drawnM > source.depthM - reachM(pump))
+      if (source.kind === 'well' && drawnM > source.depthM - leftInWellM(pump.pump))
         return [
           {
             id: `pump-runs-dry:well:${pump.id}`,

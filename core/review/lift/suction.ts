@@ -1,3 +1,4 @@
+import { USUAL_BORE_MM } from '../../catalog'
 import { defineCheck, runSubject, type Finding } from '../finding'
 import { length, say } from '../../words'
 import { busiestLps, moveOf } from '../../moves'
@@ -76,7 +77,7 @@ export const noFootValve = defineCheck({
       if (!suction || suction.pumpM - suction.waterM < SELF_FILLING_M) return []
       const at = run.parts.indexOf(pump)
       const pipes = run.parts.slice(0, at).find(part => does(part, 'carries'))
-      const boreMm = pipes && 'innerDiameterMm' in pipes ? pipes.innerDiameterMm : 26.64
+      const boreMm = pipes && 'innerDiameterMm' in pipes ? pipes.innerDiameterMm : USUAL_BORE_MM
       const hump = run.profile?.find(place => place.heightM > suction.pumpM)
       return [
         ...(suction.footValve

@@ -4,7 +4,7 @@ import { moveOf, setField } from '../../moves'
 import { cyclingOf } from '../../network'
 import { feedsOf, runsFrom, type Feed, type Site } from '../../site'
 import { pressureTankSize } from '../../sums'
-import { PRECHARGE_UNDER_KPA, PRESSURE_TANKS_L, RELIEF_OVER_KPA } from '../../catalog'
+import { PRECHARGE_UNDER_KPA, PRESSURE_TANKS_L, RELIEF_OVER_KPA, USUAL_BORE_MM } from '../../catalog'
 import type { NodeOf, PartOf } from '../../kinds'
 
 const LEAST_RUN_S = 60
@@ -169,7 +169,7 @@ export const shutOffWrongSide = defineCheck({
       const at = before.flatMap(run => run.parts)
       const pumpAt = at.findIndex(part => part.kind === 'pump')
       const onPumpSide = at.slice(pumpAt + 1).some(part => part.kind === 'valve')
-      const boreMm = bare[0]!.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 26.64
+      const boreMm = bare[0]!.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? USUAL_BORE_MM
       return [
         {
           id: `shut-off-wrong-side:${vessel.id}`,

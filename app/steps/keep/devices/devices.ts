@@ -1,3 +1,4 @@
+import { DAY_MS, MINUTE_MS } from '#core/units'
 import { putUp, standInOf } from './standIns'
 import { useSite } from '~/stores/site'
 import { useConsent } from './consent'
@@ -17,7 +18,7 @@ export interface DeviceState {
   /** It has told before, and nothing since. */
   quiet: boolean
 }
-const [PATIENCE_MS, MOST_BYTES, FIRST_DAYS, DAY_MS, MINUTE_MS] = [20_000, 2e6, 60, 86_400_000, 60_000]
+const [PATIENCE_MS, MOST_BYTES, FIRST_DAYS] = [20_000, 2e6, 60]
 const zoneMinutes = (): number => -new Date().getTimezoneOffset()
 
 /** The open site's devices: asked at their address when they are due, and what they tell written into the log. */
