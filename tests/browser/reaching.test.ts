@@ -62,6 +62,30 @@ describe('water that goes wrong', () => {
     await page.undo(1)
     await page.css('[data-way^="into-tank-by-outlet"]')
   })
+  it('a pressure regulator is fitted behind a part, told by its setting, drawn and taken back', async () => {
+    await page.openDemo('quillfern-ridge', 'reach')
+    await page.subject('run:house-suction')
+    const kinds = () =>
+      page.driver.executeScript<string[]>(
+        'return [...document.querySelectorAll(".strip [data-part-of-line] b")].map(each => each.textContent)',
+      )
+    await page.until(kinds, all => all.length > 3, 'the line is there')
+    const before = await kinds()
+    await page.click(page.css('.strip [data-part-of-line]:last-of-type'))
+    await page.choose('Fit behind it', 'pressure regulator')
+    await page.until(kinds, all => all.length === before.length + 1, 'it is fitted')
+    expect((await kinds()).at(-1)).toBe('pressure regulator')
+    await page.click(page.css('.strip [data-part-of-line]:last-of-type'))
+    await page.css('[data-part-notes="regulator"]')
+    await page.type('pressure regulator: is what it lets through', '150 kPa')
+    await page.until(
+      () => page.text('[data-part-notes="regulator"]'),
+      text => /150 kPa behind|14\d(\.\d)? kPa behind/.test(text),
+      'no more than that stands behind it',
+    )
+    await page.undo(2)
+    await page.until(kinds, all => all.length === before.length, 'and it is gone')
+  })
   it('into a public main asks for what the code names, and never for a mere valve', async () => {
     await open('street', {
       nodes: [mainAt('street', 0, 250), tankAt('tank', 0), jointAt('tee', 0), tapAt('tap', 1)],
