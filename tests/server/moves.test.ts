@@ -57,15 +57,17 @@ describe('moves over the net', () => {
     expect(await refused('addTank', 'no JSON')).toMatchObject({ status: 400 })
   })
   it('mend what a review finds: every mend can be posted as it stands', async () => {
-    for (const name of ['quillfern-ridge', 'cinder-tor'] as const) {
+    let count = 0
+    for (const name of ['quillfern-ridge', 'brindle-yard', 'cinder-tor'] as const) {
       const site = demoSite(name)
       const { json } = await post('/api/review', site)
       const mends = (json.findings as { mend?: { move: Move } }[]).flatMap(({ mend }) => (mend ? [mend.move] : []))
-      expect(mends.length).toBeGreaterThan(0)
+      count += mends.length
       for (const move of mends) {
         const { status, json: made } = await post(`/api/moves/${move.name}`, { site, args: move.args })
         expect([move.name, status, made.error]).toEqual([move.name, 200, undefined])
       }
     }
+    expect(count).toBeGreaterThan(1)
   })
 })
