@@ -40,6 +40,7 @@ export function useCauses() {
         return await (turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id))
       } catch (error) {
         failure.value = wordsOf(error)
+        return undefined
       }
     },
     reveal: () => asked(() => face.ask().reveal()),
