@@ -19,18 +19,12 @@ export {
   lengthOfPart,
   levelsOut,
   offeredParts,
-  PART_KINDS,
-  partSchema,
-  partSchemaOf,
   partWords,
   passageOf,
   rowOf,
-  type NewPart,
-  type OfferedIn,
-  type Part,
-  type PartKind,
-  type PartOf,
-} from './parts'
+} from './ofParts'
+export type { OfferedIn } from './partRow'
+export { PART_KINDS, partSchema, partSchemaOf, type NewPart, type Part, type PartKind, type PartOf } from './parts'
 export { DEVICE_KIND_IDS, DEVICE_KINDS, deviceSchema, type Device, type DeviceKind } from './devices'
 export { outageSchema, type OutageRule } from './outage'
 export {

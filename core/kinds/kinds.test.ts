@@ -1,17 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import {
-  boreOfPart,
-  does,
-  layIn,
-  lengthOfPart,
-  levelsOut,
-  PART_KIND_IDS,
-  partSchema,
-  passageOf,
-  partWords,
-  rowOf,
-  type Part,
-} from './parts'
+import { boreOfPart, does, layIn, lengthOfPart, levelsOut, passageOf, partWords, rowOf } from './ofParts'
+import { PART_KIND_IDS, partSchema, type Part } from './parts'
 import { nodeSchema } from './nodes'
 import { phraseText } from '../words'
 

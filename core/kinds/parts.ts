@@ -1,57 +1,8 @@
 import { z } from 'zod'
 import { bore, choice, flag, heightM, id, kept, number, price, share, size } from './limits'
-import { bore as boreOf, flow, length, pipeSize, say, type Phrase } from '../words'
+import { row, type Values } from './partRow'
+import { bore as boreOf, flow, length, pipeSize, say } from '../words'
 import { PIPE_SERIES_IDS, PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
-
-/** What a part is there for. */
-export type Deed =
-  | 'carries'
-  | 'shuts'
-  | 'checks'
-  | 'stops when full'
-  | 'meshes'
-  | 'treats'
-  | 'lifts'
-  | 'joins'
-  | 'measures'
-  | 'relieves'
-  | 'regulates'
-
-/** Which way water goes through a part as it stands; from the beginning of its run towards its end is forward. */
-export type Passage = 'both ways' | 'forward' | 'shut'
-
-/** All that a kind of part is. A new kind is a row of PART_KINDS; the compiler then names every reader that it needs. */
-export interface PartRow<Fields extends z.ZodRawShape = z.ZodRawShape> {
-  /** What a person calls it, and how one of them is told where more is to be said. */
-  name: string
-  tells?: (part: Values<Fields>) => Phrase
-  fields: Fields
-  does: Deed
-  passes: Passage | ((part: Values<Fields>) => Passage)
-  /** True where water at rest comes to stand equally high on both its sides. */
-  levels: boolean
-  /** Velocity heads it costs in its own bore; 0 where its loss is told otherwise, or none is reckoned. */
-  k: number
-  /** The field that holds its own bore; without one it is as wide as its run's pipe. */
-  bore?: keyof Fields & string
-  /** True where it serves the taps wherever their water comes from, and stays when that is lifted another way. */
-  stays: boolean
-  /** True where it wears, and is taken out sooner or later. */
-  wears: boolean
-  /** True where its body bears an arrow: it must stand the right way round. */
-  arrow: boolean
-  /** Its fields as a sentence asks for them: which, and the words behind it. */
-  asks: readonly (readonly [field: keyof Fields & string, words: string])[]
-  /** As what it is offered in a line of a bore, and in which lines; what is not offered comes by moves of its own. */
-  offered: readonly { in: OfferedIn; of: (boreMm: number) => Values<Fields> }[]
-  /** True where it is a stretch of line with a length and a bore that water fills. */
-  long?: boolean
-}
-/** Lines in which a part makes sense. */
-export type OfferedIn = 'any line' | 'a line into a tank' | 'a line with a pump' | 'a line to taps'
-type Values<Fields extends z.ZodRawShape> = z.infer<z.ZodObject<Fields>>
-
-const row = <const Fields extends z.ZodRawShape>(of: PartRow<Fields>): PartRow<Fields> => of
 
 /** Velocity heads that a fitting costs, where its maker says so: they go before its kind’s. */
 const ownK = { k: number(0, 1e6).optional() }
@@ -377,51 +328,5 @@ export const partSchema = z.discriminatedUnion('kind', schemas as [(typeof schem
   error: 'must be a kind of part that this version knows',
 }) as unknown as z.ZodType<Part, Part>
 
-/** What a part's kind says of it. */
-export const rowOf = (part: Pick<Part, 'kind'>): PartRow => PART_KINDS[part.kind] as unknown as PartRow
-
-export const does = (part: Pick<Part, 'kind'>, deed: Deed): boolean => rowOf(part).does === deed
-
-export function passageOf(part: Part): Passage {
-  const { passes } = rowOf(part)
-  return typeof passes === 'string' ? passes : passes(part)
-}
-
-/** True where water at rest stands equally high before and behind a part, as it is set. */
-export const levelsOut = (part: Part): boolean => rowOf(part).levels && passageOf(part) === 'both ways'
-
-/** A part's own bore, mm; undefined where it is as wide as its run's pipe. */
-export function boreOfPart(part: Part): number | undefined {
-  const { bore: field } = rowOf(part)
-  return field === undefined ? undefined : (part as unknown as Record<string, number>)[field]
-}
-
-/** Gives a part another bore where it has one of its own and hangs in the line by it; checks and meters are bought as they are. */
-export function layIn(part: Part, boreMm: number): void {
-  const { bore: field, does: deed } = rowOf(part)
-  if (field && ['carries', 'shuts', 'joins'].includes(deed)) Object.assign(part, { [field]: boreMm })
-}
-
-/** Velocity heads that a part costs in its bore: as its document says, else as its kind does. */
-export const kOf = (part: Part): number => ('k' in part ? part.k : undefined) ?? rowOf(part).k
-
-/** Length of line that a part makes, m. */
-export const lengthOfPart = (part: Part): number => (rowOf(part).long ? (part as PartOf<'pipe'>).lengthM : 0)
-
 /** The schema of one kind of part: the fields that may be set on it. */
 export const partSchemaOf = (kind: PartKind): z.ZodObject => schemas[PART_KIND_IDS.indexOf(kind)]!
-
-/** A part in words, with its figures. */
-export function partWords(part: Part): Phrase {
-  const { name, tells } = rowOf(part)
-  return tells ? tells(part) : [name]
-}
-
-/** A part's fields as a sentence asks for them. */
-export const asksOf = (part: Pick<Part, 'kind'>): PartRow['asks'] => rowOf(part).asks
-
-/** The parts that may be offered in a line of a bore, each with the lines in which it makes sense. */
-export const offeredParts = (boreMm: number): { in: OfferedIn; part: NewPart }[] =>
-  PART_KIND_IDS.flatMap(kind =>
-    rowOf({ kind }).offered.map(({ in: where, of }) => ({ in: where, part: { kind, ...of(boreMm) } as NewPart })),
-  )
