@@ -13,8 +13,8 @@ afterAll(async () => {
   await time.stop()
   await page.quit()
 })
-/** So long may anything of it hold the page, ms: to refuse, to take in, to write down and to show. */
-const HELD_MS = 50
+/** To refuse may hold the page so long, ms; to take in is to, too, and has half as much again for what else runs. */
+const [REFUSED_MS, TAKEN_MS] = [50, 75]
 /** Each try has moments of its own. */
 let begin = Date.UTC(1985, 0, 1)
 const table = (lines: number) =>
@@ -50,7 +50,7 @@ describe('a long table', () => {
       return [ofRefused, longest({ tasks: await time.longTasks() })] as const
     })
     console.log(`300 000 lines: longest task ${refused} ms; 10 000 taken in: ${taken} ms${slowly(slow)}`)
-    expect(refused).toBeLessThanOrEqual(HELD_MS * slow)
-    expect(taken).toBeLessThanOrEqual(HELD_MS * slow)
+    expect(refused).toBeLessThanOrEqual(REFUSED_MS * slow)
+    expect(taken).toBeLessThanOrEqual(TAKEN_MS * slow)
   })
 })
