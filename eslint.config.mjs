@@ -14,7 +14,6 @@ const FLOORS = [
   ['site'],
   ['moves', 'climate', 'network'],
   ['balance', 'section', 'build'],
-  ['reading'],
   ['review', 'plant'],
   ['options', 'keep'],
   ['exchange'],

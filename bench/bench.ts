@@ -9,14 +9,13 @@ import { jointAt, mainAt, pipe, tapAt, worksOf, type Works } from '../tests/wate
 import { readSiteText, type Site } from '../core/site'
 import { drawSection, labelsOf, readableWidthPx } from '../core/section'
 import { review } from '../core/review'
-import { readingOf } from '../core/reading'
 import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
 import { built, chains, cutList, toBuy, WEIGHINGS } from '../core/build'
 import { momentWith, steady, tapsOf } from '../core/network'
 import { dailySeries, dayNumber, fitRain, readRecord, isoDate } from '../core/climate'
 import { plantOf, play, scriptOf } from '../core/plant'
-import { compile, flushTrade, outlook, runMembers, simulate, sizeCurve } from '../core/balance'
+import { compile, flushTrade, outlook, roofYearOf, runMembers, simulate, sizeCurve } from '../core/balance'
 
 const read = readSiteText(readFileSync('demo/quillfern-ridge.json', 'utf8'))
 if (!read.ok) throw new Error('the demo does not read')
@@ -81,7 +80,7 @@ line(
 line('making 30 years of rain', `${time(() => dailySeries(site)).toFixed(2)} ms`)
 line(
   'the roofs, gutters and chambers of 30 years',
-  `${time(() => readingOf(withWetting(Math.random())).roofYear).toFixed(2)} ` + 'ms',
+  `${time(() => roofYearOf(withWetting(Math.random()))).toFixed(2)} ` + 'ms',
 )
 line(
   'a first flush against its alternatives, 30 years',

@@ -1,8 +1,7 @@
 import { randomNormal } from 'd3-random'
-import { readingOf } from '../core/reading'
 import { isoDate, dayNumber, makeRain, seeded, seriesOf } from '../core/climate'
 import { askedBy } from '../core/keep/learn/model'
-import { bareRoofs, catchRain, roofColumns, sideBySide } from '../core/balance'
+import { bareRoofs, catchRain, compiledOf, poolsOf, roofColumns, sideBySide } from '../core/balance'
 import { weatherMonths, type Site } from '../core/site'
 import type { LogReading } from '../core/kinds'
 
@@ -32,7 +31,7 @@ export function madeLog(
   every: number,
   { coefficient, use, leakL = 0, leakFrom = 0, useSpread = 0.15, misreadM = 0.01 }: Truth,
 ): { log: LogReading[]; on: string; heldL: number[] } {
-  const { compiled, pools } = readingOf(site)
+  const [compiled, pools] = [compiledOf(site), poolsOf(site)]
   const start = dayNumber(LOG_START)
   const normal = randomNormal.source(seeded(seed + 4000))()
   const rainMm = makeRain(weatherMonths(site), start, Math.ceil(days / 365) + 1, seed).slice(0, days)

@@ -3,10 +3,8 @@ import { bringTheApp } from '../../tests/brought'
 import { blank } from '../../tests/sites'
 import { demoSite } from '../../tests/demoSites'
 import { FOREIGN, NEVER, SYSTEMS } from '../../tests/plainRules'
-import { dailySeries } from '../../core/climate'
-import { overYears, poolFigures } from '../../core/balance'
-import { readingOf } from '../../core/reading'
-import { reviewOf } from '../../core/review'
+import { compiledOf, overYears, poolFigures, roofYearOf, yearsAhead } from '../../core/balance'
+import { review } from '../../core/review'
 import { showQuantity, showVolume, type System } from '../../core/units'
 import type { Site } from '../../core/site'
 import type { StepContext, StepDefinition } from './step'
@@ -19,13 +17,12 @@ const { daysShort, findingsOf, markOf, middleOfYears, WAITING } = await import('
 /** What a step is told once all is answered, or before anything is. */
 function contextOf(site: Site, units: System, answered = true): StepContext {
   const spoken = { ...site, standards: { ...site.standards, units } }
-  const reading = readingOf(spoken, dailySeries(spoken, { years: 10 }))
   return {
     site: spoken,
-    pools: answered ? poolFigures(reading.compiled) : undefined,
-    outlook: answered ? reading.outlook : undefined,
-    roofYear: answered ? reading.roofYear : undefined,
-    review: answered ? reviewOf(reading) : undefined,
+    pools: answered ? poolFigures(compiledOf(spoken)) : undefined,
+    outlook: answered ? yearsAhead(spoken) : undefined,
+    roofYear: answered ? roofYearOf(spoken) : undefined,
+    review: answered ? review(spoken) : undefined,
     litres: value => showVolume(value, units).text,
     show: (value, kind) => showQuantity(value, kind, units).text,
   }
@@ -132,7 +129,7 @@ describe('a figure of the years', () => {
     const figure = middleOfYears('Days', context, of, value => `${Math.round(value)}`)
     expect(figure.value).toBe(`${Math.round(middle)}`)
     expect(figure.note).toBe(
-      least === most ? 'middle of 10 years' : `middle of 10 years, ${Math.round(least)} to ${Math.round(most)}`,
+      least === most ? 'middle of 30 years' : `middle of 30 years, ${Math.round(least)} to ${Math.round(most)}`,
     )
     expect(middleOfYears('Days', { outlook: undefined }, of, String)).toEqual({
       name: 'Days',

@@ -2,7 +2,7 @@ import { expose, releaseProxy, type Remote } from 'comlink'
 import { z } from 'zod'
 import { built, byLine, moveTask, planOf, substitutesOf, tellStages } from '#core/build'
 import { commissionCard } from '#core/plant'
-import { spellsFrom } from '#core/reading'
+import { spellsFrom } from '#core/balance'
 import { dutyOfPump, modesFor, momentWith, servedInMode, weakestAlone, wrongWaysOf } from '#core/network'
 import type { Site } from '#core/site'
 

@@ -1,6 +1,6 @@
 import { beside } from './beside'
 import { commissionCard } from '#core/plant'
-import { spellsFrom } from '#core/reading'
+import { spellsFrom } from '#core/balance'
 
 /** How long it lasts from some shares of what the tanks hold, if it stops raining on a day. */
 export const spellsIn = beside(spellsFrom, (face, site, startDay, shares) => face.spellsFrom(site, startDay, shares))

@@ -2,22 +2,24 @@ import { expose, transfer } from 'comlink'
 import { z } from 'zod'
 import { packUses, type UsesByYear } from './usesByYear'
 import type { Climate, Site } from '#core/site'
-import { type Review, reviewOf } from '#core/review'
-import { readingOf } from '#core/reading'
+import { review, type Review } from '#core/review'
 import { weigh, weighOption, weighStages, type Weighed, type Weighing } from '#core/options'
 import { waysFor, type Way } from '#core/moves'
-import { dailySeries, type DailySeries } from '#core/climate'
+import { weatherSeries, type DailySeries } from '#core/climate'
 import {
   compile,
+  compiledOf,
   coverCurve,
   coversOf,
   flushTrade,
   ifBurst,
   ifShut,
   poolFigures,
+  roofYearOf,
   runMembers,
   simulate,
   sizeCurve,
+  yearsAhead,
   type Cover,
   type CoverPoint,
   type FlushTrade,
@@ -44,15 +46,16 @@ export type Told =
   | { of: 'review'; review: Review }
 
 let daily: Climate['daily']
-let kept: { key: string; series: DailySeries } | undefined
+let kept: { key: string; weather: Pick<Site, 'climate' | 'place'> } | undefined
 
-/** The series is made again only when what it is made from has changed. */
-function seriesFor(site: Site): DailySeries {
+/** A document with the weather that is known already, where that is as it was: its series is then known too. */
+function known(site: Site): Site {
   const { source: _source, ...climate } = site.climate
-  const key = `${JSON.stringify(climate)}${site.place.latitudeDeg}`
-  if (kept?.key !== key) kept = { key, series: dailySeries({ climate: { ...site.climate, daily }, place: site.place }) }
-  return kept.series
+  const key = JSON.stringify([climate, site.place])
+  if (kept?.key !== key) kept = { key, weather: { climate: { ...site.climate, daily }, place: site.place } }
+  return { ...site, ...kept.weather }
 }
+const seriesFor = (site: Site): DailySeries => weatherSeries(known(site))
 
 /** The face of the daily balance: the record is handed over once, the site with every question. */
 const face = {
@@ -64,10 +67,10 @@ const face = {
    * What a document comes to, told as it is known, all off one reading, as long as whoever is told wants to hear more.
    */
   async read(site: Site, tell: (told: Told) => Promise<boolean>): Promise<void> {
-    const series = seriesFor(site)
-    const reading = readingOf({ ...site, climate: { ...site.climate, daily } }, series)
-    if (!(await tell({ of: 'outline', pools: poolFigures(reading.compiled) }))) return
-    const { outlook, roofYear } = reading
+    const whole = known(site)
+    const series = weatherSeries(whole)
+    if (!(await tell({ of: 'outline', pools: poolFigures(compiledOf(whole)) }))) return
+    const [outlook, roofYear] = [yearsAhead(whole), roofYearOf(whole)]
     // What the beds ask is kept here, for the next question of the same weather; and nobody there asks about a use by day.
     const none = { bedsL: new Float64Array(), shortByUseL: new Float64Array(), rationedByUseL: new Float64Array() }
     const run = { ...outlook.run, ...none }
@@ -84,7 +87,7 @@ const face = {
       value instanceof Float64Array ? [value.buffer] : [],
     )
     if (!(await tell(transfer({ of: 'years', outlook: sent, uses, roofYear }, buffers)))) return
-    await tell({ of: 'review', review: reviewOf(reading) })
+    await tell({ of: 'review', review: review(whole) })
   },
   /** Days short against the size of one pool. */
   sizes(site: Site, poolId: string): SizePoint[] | undefined {

@@ -28,4 +28,17 @@ export {
   type PoolFigures,
   type YearFigures,
 } from './year'
+export {
+  BALANCE_OF,
+  burstsOf,
+  compiledOf,
+  daysOf,
+  emptyingsOf,
+  openLinksOf,
+  roofYearOf,
+  soakawaysOf,
+  spellsFrom,
+  spillWaysOf,
+  yearsAhead,
+} from './known'
 export { ifBurst, ifShut, type NowAndThen, type ShutEffect } from './whatIf'

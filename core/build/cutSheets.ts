@@ -2,8 +2,9 @@ import { cutFromOwn, type OwnOrBought } from './cutFromOwn'
 import { idOf } from './takeoff/items'
 import { pipeId, stockOf, type Bought } from './materials'
 import { piecesOf, type Piece } from './pieces'
+import { TAKEN_OFF_OF } from './reads'
 import { group } from 'd3-array'
-import type { Site } from '../site'
+import { remembered, type Site } from '../site'
 
 /** The cuts of one kind of pipe: its pieces, and the lengths that they are cut from. */
 export interface CutSheet {
@@ -20,13 +21,10 @@ export interface CutSheet {
 /** What the saw takes with each cut, mm. */
 export const KERF_MM = 3
 
-const made = new WeakMap<Site, CutSheet[]>()
-/** Every cut list of a site, one a kind of pipe; worked out once a document. */
-export function cutSheets(site: Site): CutSheet[] {
-  const known = made.get(site)
-  if (known) return known
+/** Every cut list of a site, one a kind of pipe. */
+export const cutSheets = remembered(TAKEN_OFF_OF, (site: Site): CutSheet[] => {
   const cut = new Set(site.build?.cut)
-  const sheets = [...group(piecesOf(site), ({ bought }) => pipeId(bought))].map(([key, all]): CutSheet => {
+  return [...group(piecesOf(site), ({ bought }) => pipeId(bought))].map(([key, all]): CutSheet => {
     const { bought } = all[0]!
     const pipe = idOf(key)
     const pieces = all.filter(({ id }) => !cut.has(id))
@@ -45,13 +43,11 @@ export function cutSheets(site: Site): CutSheet[] {
       leastStocks: laid?.leastStocks ?? 0,
     }
   })
-  made.set(site, sheets)
-  return sheets
-}
+})
 
 /** Another document whose pipes are laid and cut as those of one: what differs is made of no pipe. */
 export function cutAlike(one: Site, other: Site): Site {
-  made.set(other, cutSheets(one))
+  cutSheets.given(other, cutSheets(one))
   return other
 }
 

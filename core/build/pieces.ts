@@ -1,5 +1,6 @@
 import { boughtAs, MATERIALS, stockOf, type Bought } from './materials'
-import { nameOf, portHeightM, type Run, type Site } from '../site'
+import { TAKEN_OFF_OF } from './reads'
+import { nameOf, portHeightM, remembered, type Run, type Site } from '../site'
 import { PART_KINDS, type Part } from '../kinds'
 
 /** What a piece of pipe ends in: how far its socket's stop lies from what is measured to, and how far the pipe goes in. */
@@ -77,15 +78,9 @@ export function letterOf(at: number): string {
 }
 
 /** Every piece of pipe of a site, line by line in the order in which water meets them. */
-export function piecesOf(site: Site): Piece[] {
-  const known = made.get(site)
-  if (known) return known
-  const pieces = site.runs.flatMap((run, at) => piecesOfRun(site, run, letterOf(at)))
-  made.set(site, pieces)
-  return pieces
-}
-/** A document never changes once made, and its pieces are asked for by every reader of it. */
-const made = new WeakMap<Site, Piece[]>()
+export const piecesOf = remembered(TAKEN_OFF_OF, (site: Site): Piece[] =>
+  site.runs.flatMap((run, at) => piecesOfRun(site, run, letterOf(at))),
+)
 
 /** The corners of a run and where along its pipe they stand, m. */
 export function cornersOf(site: Site, run: Run): { atM: number; corner: 'elbow-90' | 'elbow-45' }[] {

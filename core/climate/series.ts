@@ -9,6 +9,7 @@ import {
   et0Mm,
   fiveYearBurstMmPerH,
   rainFactor,
+  remembered,
   weatherMonths,
   type Climate,
   type Site,
@@ -107,14 +108,5 @@ function shiftedFit(weather: Weather, daily: NonNullable<Climate['daily']>) {
   }))
 }
 
-const made = new WeakMap<Climate, { latitudeDeg: number; series: DailySeries }>()
-
-/** The site's series, made once for as long as its climate is the same object. */
-export function weatherSeries(weather: Weather): DailySeries {
-  const { latitudeDeg } = weather.place
-  const known = made.get(weather.climate)
-  if (known?.latitudeDeg === latitudeDeg) return known.series
-  const series = dailySeries(weather)
-  made.set(weather.climate, { latitudeDeg, series })
-  return series
-}
+/** The site's series, made once for as long as its climate and its place are the same. */
+export const weatherSeries = remembered(['climate', 'place'], (weather: Weather): DailySeries => dailySeries(weather))

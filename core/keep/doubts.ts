@@ -1,8 +1,7 @@
 import { group, max, median } from 'd3-array'
 import { tankOfLevel } from './learn/observed'
 import type { Kept } from './keep'
-import { dayNumber } from '../climate'
-import { readingOf } from '../reading'
+import { dayNumber, weatherSeries } from '../climate'
 import { rimM, type Site } from '../site'
 import type { LogReading, ReadingKind } from '../kinds'
 
@@ -46,7 +45,7 @@ function doubtOf(site: Site, { at, kind, subject, value, source }: LogReading, o
     return value / 100 <= highM ? 'it lies above the rim: the unit may be centimetres' : 'it lies above the rim'
   return value < -UNDER_FLOOR_M ? 'it lies below the floor' : undefined
 }
-const wettestMm = (site: Site): number => max(readingOf(site).series.rainMm) ?? MOST_RAIN_MM
+const wettestMm = (site: Site): number => max(weatherSeries(site).rainMm) ?? MOST_RAIN_MM
 
 function* toldTwice(told: readonly LogReading[]): Generator<[id: string, why: string]> {
   const seen = new Set<string>()

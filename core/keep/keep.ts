@@ -8,9 +8,8 @@ import { metered, type Metered } from './learn/meters'
 import { observedLevels, type Observed } from './learn/observed'
 import { holdBack } from './learn/restricted'
 import { logRain } from './learn/rain'
-import { readingOf } from '../reading'
-import { dayNumber } from '../climate'
-import type { Compiled } from '../balance'
+import { dayNumber, weatherSeries } from '../climate'
+import { compiledOf, poolsOf, type Compiled } from '../balance'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
@@ -55,7 +54,7 @@ const BARE_DAYS = 365
  */
 export function keepOf(site: Site, log: readonly LogReading[], on: string, begin?: Begin): Kept {
   const onDay = dayNumber(on)
-  const { compiled, series, pools } = readingOf(site)
+  const [compiled, series, pools] = [compiledOf(site), weatherSeries(site), poolsOf(site)]
   const all = observedLevels(site, pools, log, onDay)
   const fromDay = Math.max(onDay - MOST_DAYS, all[0]?.day ?? onDay - BARE_DAYS)
   const observed = all.filter(({ day }) => day >= fromDay)

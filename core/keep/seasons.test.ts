@@ -4,7 +4,7 @@ import { cameLately, monthsLived } from './seasons'
 import { setUp } from '../../tests/sites'
 import { madeLog } from '../../tests/madeLogs'
 import { demoSite } from '../../tests/demoSites'
-import { readingOf } from '../reading'
+import { poolsOf, yearsAhead } from '../balance'
 import { isoDate } from '../climate'
 import type { Site } from '../site'
 import type { LogReading } from '../kinds'
@@ -25,7 +25,7 @@ describe('what came and went', () => {
       const kept = keptOf(site, 3, { coefficient: 1, use: 1 })
       const { year } = lived(site, kept)
       const { harvestL, usedL, spilledL, broughtL } = year.was
-      const capL = readingOf(site).pools.reduce((sum, pool) => sum + pool.capL, 0)
+      const capL = poolsOf(site).reduce((sum, pool) => sum + pool.capL, 0)
       // Tanks hold between nothing and all at either end; where levels were read some is put right.
       expect(Math.abs(harvestL + broughtL - usedL - spilledL)).toBeLessThan(1.3 * capL + 0.06 * harvestL)
       expect(harvestL).toBeGreaterThan(0)
@@ -44,7 +44,7 @@ describe('what came and went', () => {
   })
   it('as planned is a mean year of the plan, day for day', () => {
     const { year } = lived(house, keptOf(house, 5, { coefficient: 1, use: 1 }))
-    const { years } = readingOf(house).outlook
+    const { years } = yearsAhead(house)
     const mean = (of: 'spilledL' | 'caughtL' | 'flushedL') =>
       years.reduce((sum, each) => sum + each[of], 0) / years.length
     expect(year.planned.spilledL / mean('spilledL')).toBeCloseTo(year.days / 365, 1)

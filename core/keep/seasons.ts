@@ -1,8 +1,7 @@
 import { sum } from 'd3-array'
 import type { Kept } from './keep'
 import { MONTH_DAYS, isoDate, monthsFrom } from '../climate'
-import { readingOf } from '../reading'
-import { sideBySide, type Outlook } from '../balance'
+import { sideBySide, yearsAhead } from '../balance'
 import { weatherMonths, type Site } from '../site'
 
 /** What a stretch of time came to: rain, mm; what came from the roofs, was used, spilled, and was brought, L. */
@@ -66,8 +65,7 @@ export function cameLately(kept: Kept, days: number): Came {
 
 /** The mean year of the plan, month by month. */
 function plannedMonths(site: Site): Came[] {
-  const { outlook } = readingOf(site)
-  const { run, startDay, years }: Outlook = outlook
+  const { run, startDay, years } = yearsAhead(site)
   const month = monthsFrom(startDay, run.days)
   const months = weatherMonths(site).map(({ rainMm }): Came => ({ ...NOTHING, rainMm }))
   for (const { from, to } of years)

@@ -1,6 +1,7 @@
 import { momentWith, tapsOf, type Stand } from './taps'
 import type { Steady } from './steady/steady'
-import { feedsOf, onceLaid, type Site } from '../site'
+import { FLOWS_OF } from './reads'
+import { feedsOf, remembered, type Site } from '../site'
 
 /** What a tap gives when nothing else runs on its lines, and the moment that was found in. */
 export interface Alone {
@@ -43,5 +44,5 @@ function work(site: Site, stand: Stand): Map<string, Alone> {
     }),
   )
 }
-const aloneFull = onceLaid((site: Site) => work(site, 'full'))
-const aloneLow = onceLaid((site: Site) => work(site, 'low'))
+const aloneFull = remembered(FLOWS_OF, (site: Site) => work(site, 'full'))
+const aloneLow = remembered(FLOWS_OF, (site: Site) => work(site, 'low'))

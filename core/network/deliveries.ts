@@ -1,14 +1,15 @@
 import { levelsBetween } from './taps'
 import { steady, type RunState } from './steady/steady'
 import { peakSunHours } from './power'
+import { FLOWS_OF } from './reads'
 import { mean } from 'd3-array'
-import { onceLaid, type Run, type Site } from '../site'
+import { remembered, type Run, type Site } from '../site'
 
 /** Share of a day in which a solar pump runs as it does in full sun. */
 const sunShare = (site: Site): number => Math.min(1, (mean(peakSunHours(site)) ?? 0) / 24)
 
 /** Every line as it runs with all taps shut and all tanks half full: what lines and pumps deliver on a usual day. */
-const usualRuns = onceLaid((site: Site): Record<string, RunState> | undefined => {
+const usualRuns = remembered(FLOWS_OF, (site: Site): Record<string, RunState> | undefined => {
   const moment = steady(site, { levels: levelsBetween(site, 0.5) })
   return moment.converged ? moment.runs : undefined
 })

@@ -1,9 +1,21 @@
 import { steady, type RunState, type Steady } from './steady/steady'
 import type { Asked } from './steady/moment'
-import { graphOf, joinedTanks, onceLaid, portsByRole, rimM, spillM, tanksOf, type Run, type Site } from '../site'
+import {
+  graphOf,
+  joinedTanks,
+  onceLaid,
+  portsByRole,
+  remembered,
+  rimM,
+  spillM,
+  tanksOf,
+  type Run,
+  type Site,
+} from '../site'
 import type { NodeOf, Tank } from '../kinds'
 import { FIXTURES } from '../catalog'
 import { pipeLengthM } from './loss'
+import { FLOWS_OF } from './reads'
 import { staticPressure, tankVolume } from '../sums'
 
 /** How high the tanks stand: all full, or each nearly down to its lowest draw-off. */
@@ -52,7 +64,7 @@ export function momentWith(site: Site, taps: readonly string[], stand: Stand, as
   known.set(key, moment)
   return moment
 }
-const moments = onceLaid((_site: Site) => new Map<string, Steady>())
+const moments = remembered(FLOWS_OF, (_site: Site) => new Map<string, Steady>())
 
 /** Load units of all taps of a site together. */
 export const loadUnitsOf = (site: Site): number =>

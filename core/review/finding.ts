@@ -1,6 +1,6 @@
 import type { Phrase } from '../words'
 import { runName, type Move, type Run, type Site } from '../site'
-import type { Reading } from '../reading'
+import type { Reading } from './reading'
 
 /** A move that mends it; its label may hold quantities. */
 export interface Mend {

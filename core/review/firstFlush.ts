@@ -14,11 +14,11 @@ import {
   type Move,
   type Site,
 } from '../site'
-import { type Reading, readingOf } from '../reading'
+import type { Reading } from './reading'
 import { applyMove, moveOf, orificeFor, setField } from '../moves'
 import type { NodeOf } from '../kinds'
 import { DRY_HOURS_OF_WET_DAY, EMPTIES_SLOWLY_HOURS } from '../catalog'
-import type { CatchYear, Compiled } from '../balance'
+import { roofYearOf, type CatchYear, type Compiled } from '../balance'
 
 const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'chamber')
 
@@ -195,7 +195,7 @@ function lessWaste(reading: Pick<Reading, 'site' | 'compiled'>, chamber: NodeOf<
   const { site } = reading
   const enough = (move: Move) => {
     const tried = applyMove(site, move)
-    return tried.ok && wasteShare(readingOf(tried.site).roofYear, reading.compiled, chamber.id) <= OUTLET_WASTE_MOST
+    return tried.ok && wasteShare(roofYearOf(tried.site), reading.compiled, chamber.id) <= OUTLET_WASTE_MOST
   }
   const finer = moveOf('fitChamberOutlet', { chamber: chamber.id })
   if (orificeFor(chamber) < chamber.orificeMm! - 0.05 && enough(finer))

@@ -11,7 +11,7 @@ import {
   type Roof,
   type Site,
 } from '../site'
-import type { Reading } from '../reading'
+import type { Reading } from './reading'
 import type { CatchLimit } from '../network'
 import { moveOf, setField } from '../moves'
 import { GUTTER_WORDS, USUAL_STORM_MM_PER_H } from '../catalog'

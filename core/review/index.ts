@@ -1,2 +1,2 @@
 export type { Finding, Mend } from './finding'
-export { review, reviewOf, type CheckId, type Review, type StepFinding } from './review'
+export { review, type CheckId, type Review, type StepFinding } from './review'

@@ -4,7 +4,7 @@ import { blank, build, plainTank, put } from '../../tests/sites'
 import { review } from './review'
 import { phraseText, quantityText, monthNames, bore, length, percent, say, volume } from '../words'
 import { lineFrom, type Site } from '../site'
-import { readingOf } from '../reading'
+import { roofYearOf } from '../balance'
 import { roofLines, waterLine } from '../network'
 import { moveOf, standInClimate } from '../moves'
 
@@ -82,7 +82,7 @@ describe('the numbers in a finding are those of the site', () => {
       gutterLps: expect.closeTo(0.9 * 2.78e-5 * ((Math.PI * 75 ** 2) / 8) ** 1.25, 9),
     })
     expect(found.numbers.spillsAtMmPerH).toBeCloseTo(found.numbers.gutterLps! * 60, 6)
-    expect(found.numbers.lostL).toBe(readingOf(site).roofYear.catches[0]!.overGutterL)
+    expect(found.numbers.lostL).toBe(roofYearOf(site).catches[0]!.overGutterL)
     expect(found.sum).toEqual({ name: 'gutter-half-round', input: { widthMm: 75 } })
     const asked = finding(site, 'spill-over-door')
     expect(asked.answers!.map(answer => answer.label)).toEqual(['Nothing that is harmed', 'A door or a footing'])
@@ -136,7 +136,7 @@ describe('the numbers in a finding are those of the site', () => {
     const {
       catches: [caught],
       chambers: [chamber],
-    } = readingOf(site).roofYear
+    } = roofYearOf(site)
     expect(found.numbers.wastedL).toBe(chamber!.outletL)
     expect(found.numbers.comesL).toBeCloseTo(caught!.runoffL - caught!.overGutterL - caught!.screenedL, 6)
     expect(found.numbers.share).toBeGreaterThan(0.05)

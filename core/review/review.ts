@@ -61,7 +61,7 @@ import { modeLeans, modeServesNobody, valveForgotten, valveInNoMode } from './re
 import { mainJoined, waterGoesWrong } from './reach/wrongWays'
 import { weatherAssumed } from './weather'
 import type { Site } from '../site'
-import { readingOf, type Reading } from '../reading'
+import { readingOf } from './reading'
 
 /** Every check, in the order of the water. */
 export const CHECKS = [
@@ -192,8 +192,9 @@ export interface Review {
   sound: { check: string; step: ReviewStep; sentence: string }[]
 }
 
-/** Looks a reading over: what is wrong or wants another look, worst first, and what was found sound. */
-export function reviewOf(reading: Reading): Review {
+/** Looks a site over: what is wrong or wants another look, worst first, and what was found sound. */
+export function review(site: Site): Review {
+  const reading = readingOf(site)
   const rank = { wrong: 0, look: 1 }
   const worst = (findings: Finding[]) => Math.min(2, ...findings.map(finding => rank[finding.severity]))
   const found = CHECKS.map((check: Check) => ({ check, findings: check.find(reading) }))
@@ -210,6 +211,3 @@ export function reviewOf(reading: Reading): Review {
       .map(({ check: { id, step, sound } }) => ({ check: id, step, sentence: sound })),
   }
 }
-
-/** Looks a site over. */
-export const review = (site: Site): Review => reviewOf(readingOf(site))

@@ -3,7 +3,7 @@ import { defineCheck, useSubject, type Finding, type Mend } from './finding'
 import { counted, listed, say, volume } from '../words'
 import type { Use } from '../site'
 import { moveOf, setField } from '../moves'
-import type { Reading } from '../reading'
+import type { Reading } from './reading'
 import { MONTH_DAYS } from '../climate'
 import { overYears } from '../balance'
 

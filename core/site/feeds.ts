@@ -1,5 +1,5 @@
 import type { Run, Site } from './schema'
-import { onceLaid } from './once'
+import { onceLaid } from './remembered'
 import { fillsAndFeeds, graphOf, isPumped, walk } from './graph'
 import { roleOf } from './names'
 import type { NodeOf, PartOf, SiteNode, Tank } from '../kinds'

@@ -31,7 +31,7 @@ export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormL
 export { freeId, idsOf, withIds } from './ids'
 export { endsOf, flushForms, type FlushForm } from './flushForms'
 export { isTooDeep, readJson } from './json'
-export { onceLaid } from './once'
+export { onceEach, onceLaid, remembered, type SitePart } from './remembered'
 export { hungHead, lineFrom, lineTo, openAtM, roofsAbove, spoutsAbove, wayTo, type HungHead } from './lines'
 export { inMode } from './modes'
 export { PIN_KIND, pinName, pinsOf, readableAt, type PinReads } from './pins'

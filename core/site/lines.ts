@@ -1,6 +1,6 @@
 import type { Roof, Run, Site } from './schema'
 import { roleOf } from './names'
-import { onceEach } from './once'
+import { onceEach } from './remembered'
 import { graphOf, nodeById, reached, walk, type Way } from './graph'
 import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
 

@@ -1,10 +1,12 @@
-import { onceEach } from './once'
-import type { Mode, Site } from './schema'
+import { onceEach } from './remembered'
+import type { Mode, Run, Site } from './schema'
 
 /** A site with its valves as a mode sets them; those that it does not name stand as they are. */
-export const inMode = onceEach((site: Site, mode: Mode): Site => {
+export const inMode = (site: Site, mode: Mode): Site => ({ ...site, runs: turnedBy(site, mode) })
+
+const turnedBy = onceEach((site: Site, mode: Mode): Run[] => {
   const open = new Map(mode.positions.map(position => [position.part, position.open]))
-  const turned = site.runs.map(run =>
+  return site.runs.map(run =>
     run.parts.some(part => open.has(part.id))
       ? {
           ...run,
@@ -14,5 +16,4 @@ export const inMode = onceEach((site: Site, mode: Mode): Site => {
         }
       : run,
   )
-  return { ...site, runs: turned }
 })

@@ -1,6 +1,6 @@
 import { max } from 'd3-array'
 import type { Run, Site } from './schema'
-import { onceEach } from './once'
+import { onceEach } from './remembered'
 import { portHeightM } from './graph'
 import { pathsFrom, type Path } from './paths'
 import { portsByRole, rimM } from './tanks'

@@ -1,5 +1,5 @@
 import type { Site } from './schema'
-import { onceLaid } from './once'
+import { onceLaid } from './remembered'
 import { circleArea, tankHeight, tankVolume } from '../sums'
 import type { Port, PortRole, Tank } from '../kinds'
 

@@ -1,19 +1,13 @@
-import { isDraft } from 'immer'
 import { group } from 'd3-array'
+import { remembered } from './remembered'
 import { weatherMonths } from './weather'
 import type { Site, Use } from './schema'
 import { dripZone, gardenNeed, type GardenNeedInput } from '../sums'
 import { BED_SOILS, HOT_MONTH_C, MULCHES } from '../catalog'
 
-/** The uses of a document by the tap they are at; a list of uses never changes once made. */
-const byTap = new WeakMap<Site['uses'], Map<string, Use[]>>()
+const byTap = remembered(['uses'], ({ uses }: Pick<Site, 'uses'>) => group(uses, ({ at }) => at))
 /** What is used at a tap, in the document's order. */
-export function usesAt({ uses }: Pick<Site, 'uses'>, tapId: string): readonly Use[] {
-  if (isDraft(uses)) return uses.filter(use => use.at === tapId)
-  const known = byTap.get(uses) ?? group(uses, ({ at }) => at)
-  byTap.set(uses, known)
-  return known.get(tapId) ?? []
-}
+export const usesAt = (site: Pick<Site, 'uses'>, tapId: string): readonly Use[] => byTap(site).get(tapId) ?? []
 
 /** The input of `garden-need` for a bed in a month (1–12) of the site's climate. */
 export function bedNeedInput(site: Site, bed: Extract<Use['amount'], { by: 'bed' }>, month: number): GardenNeedInput {

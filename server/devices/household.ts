@@ -1,7 +1,7 @@
 import { livedDays, spread, type Life } from './lived'
 import { choresOf } from '#core/keep'
 import { dayNumber, isoDate } from '#core/climate'
-import { readingOf } from '#core/reading'
+import { poolsOf } from '#core/balance'
 import type { Site } from '#core/site'
 import type { LogReading } from '#core/kinds'
 
@@ -12,7 +12,7 @@ export function householdLog(site: Site, life: Life, until: string): LogReading[
   const { seed, every } = life
   const last = dayNumber(until)
   const { fromDay, rainMm, heldL } = livedDays(site, life, last - DAYS, last)
-  const { pools } = readingOf(site)
+  const pools = poolsOf(site)
   const log: LogReading[] = []
   rainMm.forEach((fellMm, day) => {
     const at = isoDate(fromDay + day)

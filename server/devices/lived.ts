@@ -1,7 +1,6 @@
 import { askedBy } from '#core/keep'
-import { bareRoofs, catchRain, roofColumns, sideBySide } from '#core/balance'
+import { bareRoofs, catchRain, compiledOf, roofColumns, sideBySide } from '#core/balance'
 import { dayNumber, makeRain, seriesOf, slowOfSpread } from '#core/climate'
-import { readingOf } from '#core/reading'
 import { annualSpreadShare, weatherMonths, type Site } from '#core/site'
 
 /** How a made-up household lives with its plan: what the roof truly gives and is truly used, and how it writes. */
@@ -57,7 +56,7 @@ export function livedDays(site: Site, { seed, coefficient, use }: Life, fromDay:
   const rain = makeRain(months, epoch, YEARS, seed, slowOfSpread(months, annualSpreadShare(site)))
   const rainMm = rain.slice(start - epoch, toDay + 1 - epoch)
   const series = seriesOf(start, rainMm, false)
-  const { compiled } = readingOf(site)
+  const compiled = compiledOf(site)
   const columns = roofColumns(compiled)
   const roofs = { ...columns, caughtCoefficient: columns.caughtCoefficient.map(each => each * coefficient) }
   const { inflowL } = catchRain(roofs, series, rainMm.length, bareRoofs(roofs))

@@ -1,7 +1,7 @@
 import { DAY_MS } from '#core/units'
 import { nowMs } from './clock'
 import { lifeAt, livedDays } from './lived'
-import { readingOf } from '#core/reading'
+import { compiledOf, poolsOf } from '#core/balance'
 import { reached, type Site } from '#core/site'
 
 /** A place as the stand-ins see it: its days as they truly were and will be, figure by figure. */
@@ -21,7 +21,7 @@ const today = (): number => Math.floor(nowMs() / DAY_MS)
 /** The days of a site about a day, as its stand-ins see them. */
 export function standsAt(site: Site, onDay: number): StandsAt {
   const { fromDay, rainMm, heldL, drawnL } = livedDays(site, lifeAt(site.id), onDay - BACK_DAYS, onDay + AHEAD_DAYS)
-  const { pools, compiled } = readingOf(site)
+  const [pools, compiled] = [poolsOf(site), compiledOf(site)]
   const levels = pools.flatMap(({ tanks, levelAtM }, index) =>
     tanks.map(({ id, baseM }): [string, number[]] => [
       id,

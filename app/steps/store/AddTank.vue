@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { choicesOf } from '~/fields/choices'
 import ChoiceField from '~/fields/ChoiceField.vue'
-import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
+import { poolsOf } from '#core/balance'
 import { tanksOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
 import { TANK_KIND_IDS, TANK_KINDS, type TankKindId } from '#core/catalog'
 
 /** Another tank, by each way of joining it; and two that stand already, joined. */
 const store = useSite()
-const reading = useReading()
 const { pickNode } = useSelection()
 const kind = ref<TankKindId>('tote')
 const to = ref('')
@@ -58,7 +57,7 @@ function add(how: 'alone' | (typeof WAYS)[number]['how']): void {
   if (!refused) pickNode(tanks.value.at(-1)!.id)
 }
 /** One tank of each group that stands apart from the others. */
-const apart = computed(() => reading.value.pools.map(pool => pool.id))
+const apart = computed(() => poolsOf(store.site!).map(pool => pool.id))
 const boreMm = computed(() =>
   Math.min(
     ...[target.value, second.value].flatMap(tank =>

@@ -4,14 +4,13 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useReading } from '~/steps/useReading'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
 import { counted, listed } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
-import { keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
+import { compiledOf, keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
 
 /**
  * How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a
@@ -21,8 +20,7 @@ const props = defineProps<{ pool: Pool }>()
 const store = useSite()
 const results = useResults()
 const { litres, show, span } = useUnits()
-const reading = useReading()
-const compiled = computed(() => reading.value.compiled)
+const compiled = computed(() => compiledOf(store.site!))
 const own = computed(() =>
   compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)),
 )

@@ -4,7 +4,6 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import CoverCurve from './CoverCurve.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useReading } from '~/steps/useReading'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
@@ -12,12 +11,11 @@ import { counted, listed } from '#core/words'
 import { isPumped } from '#core/site'
 import { setField } from '#core/moves'
 import type { OutageRule } from '#core/kinds'
-import { hoursAYear, medianHours, type Cover } from '#core/balance'
+import { hoursAYear, medianHours, poolsOf, type Cover } from '#core/balance'
 
 /** What fails, how often and for how long; how long the tanks then last, and how many outages they bridge. */
 const store = useSite()
 const results = useResults()
-const reading = useReading()
 const { span } = useUnits()
 const site = computed(() => store.site!)
 const { answer, failure, again } = useWorkerAnswer(
@@ -58,7 +56,7 @@ const setPart = (thing: Thing, field: string) => (value: number) =>
 
 const coverOf = ({ id }: Thing): Cover | undefined => answer.value?.find(cover => cover.id === id)
 const lasts = (hours: number | undefined) => (hours === undefined ? 'two months and more' : span(hours))
-const pools = computed(() => reading.value.pools)
+const pools = computed(() => poolsOf(store.site!))
 const picked = ref('')
 const pool = computed(() => pools.value.find(({ id }) => id === picked.value) ?? pools.value[0])
 </script>

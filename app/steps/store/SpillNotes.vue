@@ -7,20 +7,18 @@ import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
-import { useReading } from '~/steps/useReading'
 import { useSite } from '~/stores/site'
 import { nameOf, pathsFrom, portId } from '#core/site'
 import { moveOf } from '#core/moves'
 import type { NodeOf, Port } from '#core/kinds'
 import { NEAR, NEAR_IDS, SOIL_IDS, SOILS } from '#core/catalog'
-import { emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
+import { compiledOf, emptyingOf, soakingOf, spillWay, type Pool } from '#core/balance'
 
 /** Where a full group spills and an emptied one runs: the overflow against the storm, and what takes its water. */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
 const { litres, show, span, system } = useUnits()
-const reading = useReading()
-const compiled = computed(() => reading.value.compiled)
+const compiled = computed(() => compiledOf(store.site!))
 const own = computed(() =>
   compiled.value.pools.findIndex(pool => pool.tanks.some(tank => tank.id === props.pool.tanks[0]!.id)),
 )

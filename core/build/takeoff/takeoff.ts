@@ -3,22 +3,17 @@ import { takeOffLines } from './lines'
 import { takeOffSundries } from './sundries'
 import { takeOffThings, takeOffVessel } from './things'
 import { piecesOf } from '../pieces'
-import { tanksOf, type Site } from '../../site'
+import { TAKEN_OFF_OF } from '../reads'
+import { remembered, tanksOf, type Site } from '../../site'
 
 /** Everything a plan is made of, counted and priced as far as anybody knows. */
-export function takeOff(site: Site): Item[] {
-  const known = made.get(site)
-  if (known) return known
+export const takeOff = remembered(TAKEN_OFF_OF, (site: Site): Item[] => {
   const list = listOf(site)
   const pieces = piecesOf(site)
   takeOffThings(site, list)
   takeOffSundries(site, list, takeOffLines(site, list, pieces), pieces)
-  const items = list.all()
-  made.set(site, items)
-  return items
-}
-/** A document never changes once made, and its list is asked for by every reader of it. */
-const made = new WeakMap<Site, Item[]>()
+  return list.all()
+})
 
 /** The tanks alone, which are the dearest: what asks of them need not lay out pipes. */
 export function takeOffVessels(site: Site): Item[] {

@@ -5,9 +5,10 @@ import { lawOf } from './partLaw'
 import { heldHeadM, isDiaphragm, runningLaw, shutOffM, stoppedLaw } from './pumps'
 import { eliminationOf } from './factor'
 import { boreMm } from '../loss'
+import { FLOWS_OF } from '../reads'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K } from '../../catalog'
-import { floatShutsM, nodeById, onceLaid, overflowsOf, portHeightM, tanksOf, type Run, type Site } from '../../site'
+import { floatShutsM, nodeById, overflowsOf, portHeightM, remembered, tanksOf, type Run, type Site } from '../../site'
 import { boreOfPart, does, type NodeKind, type NodeOf, type Part, type SiteNode, type Tank } from '../../kinds'
 
 /** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
@@ -19,10 +20,10 @@ const ofStorm = (site: Site, { from, to }: Run): boolean =>
   !isUnderPressure(site, from.node) || !isUnderPressure(site, to.node)
 
 /** A site’s lines at a moment: what stands in tanks is at a head that does not move. */
-export const linesOf = onceLaid((site: Site): Lines => laidOut(site, false))
+export const linesOf = remembered(FLOWS_OF, (site: Site): Lines => laidOut(site, false))
 
 /** A site’s lines while time goes by: tanks and pressure tanks give way, and overflows and rims let water go. */
-export const linesOverTime = onceLaid((site: Site): Lines => laidOut(site, true))
+export const linesOverTime = remembered(FLOWS_OF, (site: Site): Lines => laidOut(site, true))
 
 /** What a hole in a tank is found by. */
 export const mouthKey = (tankId: string, port: string): string => `${tankId} ${port}`

@@ -1,6 +1,15 @@
 import { roofLines } from './roofLines'
 import { downpipeFlow, stormFlow } from '../../sums'
-import { designStorm, gutterFlowLps, nodeById, roofAreaM2, spoutAreaM2, type Roof, type Site } from '../../site'
+import {
+  designStorm,
+  gutterFlowLps,
+  nodeById,
+  remembered,
+  roofAreaM2,
+  spoutAreaM2,
+  type Roof,
+  type Site,
+} from '../../site'
 import type { NodeOf } from '../../kinds'
 
 /** What stands between a share of a roof and its tank in a storm. */
@@ -20,17 +29,16 @@ export interface CatchLimit {
 }
 
 const MM_H_PER_LPS_M2 = 3600
+const LIMITS_OF = ['nodes', 'runs', 'roofs', 'climate', 'place'] as const
 
 /**
  * For every share of a roof that a spout takes: the rain at which its gutter, its downpipe and its line each spill,
  * and which does first.
  */
-export function catchLimits(site: Site): CatchLimit[] {
-  const known = limits.get(site)
-  if (known) return known
+export const catchLimits = remembered(LIMITS_OF, (site: Site): CatchLimit[] => {
   const lineOf = new Map(roofLines(site).map(line => [line.spout.id, line]))
   const storm = designStorm(site)
-  const found = site.roofs.flatMap(roof =>
+  return site.roofs.flatMap(roof =>
     roof.spouts.map(({ nodeId, share, gutter }): CatchLimit => {
       const spout = nodeById(site, nodeId) as NodeOf<'spout'>
       const areaM2 = roofAreaM2(roof) * share
@@ -66,7 +74,4 @@ export function catchLimits(site: Site): CatchLimit[] {
       }
     }),
   )
-  limits.set(site, found)
-  return found
-}
-const limits = new WeakMap<Site, CatchLimit[]>()
+})

@@ -6,6 +6,7 @@ import {
   nodeById,
   openAtM,
   portHeightM,
+  remembered,
   runsFrom,
   runsTo,
   spoutAreaM2,
@@ -59,15 +60,9 @@ const DIP_M = 0.02
 const LPS_PER_MM_H_M2 = 1 / 3600
 
 /** Every spout that leads to a tank, with its line: dry or wet, what stands in it, and the rain it can pass. */
-export function roofLines(site: Site): RoofLine[] {
-  const known = lines.get(site)
-  if (known) return known
-  const found = site.nodes.filter(node => node.kind === 'spout').flatMap(spout => lineOf(site, spout))
-  lines.set(site, found)
-  return found
-}
-/** A document never changes once made, and its lines are asked for by every reader of it. */
-const lines = new WeakMap<Site, RoofLine[]>()
+export const roofLines = remembered(['nodes', 'runs', 'roofs', 'place'], (site: Site): RoofLine[] =>
+  site.nodes.filter(node => node.kind === 'spout').flatMap(spout => lineOf(site, spout)),
+)
 
 function lineOf(site: Site, spout: NodeOf<'spout'>): RoofLine[] {
   const runs = lineFrom(site, spout.id)

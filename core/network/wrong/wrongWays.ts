@@ -2,7 +2,8 @@ import { DAY_S } from '../../units'
 import { happeningsOf, type Happening } from './happenings'
 import { steady, type RunState } from '../steady/steady'
 import { fillL, levelsAt } from '../taps'
-import { graphOf, inMode, onceLaid, roleOf, type Mode, type Run, type Site } from '../../site'
+import { FLOWS_OF } from '../reads'
+import { graphOf, inMode, remembered, roleOf, type Mode, type Run, type Site } from '../../site'
 import { levelsOut, type SiteNode } from '../../kinds'
 
 /** Ways in which water goes where it should not. */
@@ -30,16 +31,7 @@ export interface WrongWay {
 const LEAST_LPS = 0.003
 
 /** Every wrong way of a site, in each of its modes and as its valves stand; of each the worst, worst first. */
-export function wrongWaysOf(site: Site): WrongWay[] {
-  const known = found(site)
-  const ways = known.get(site.modes) ?? lookedFor(site)
-  known.set(site.modes, ways)
-  return ways
-}
-/** The same lines may be run in other modes. */
-const found = onceLaid((_site: Site) => new Map<Site['modes'], WrongWay[]>())
-
-function lookedFor(site: Site): WrongWay[] {
+export const wrongWaysOf = remembered([...FLOWS_OF, 'modes'], (site: Site): WrongWay[] => {
   const worst = new Map<string, WrongWay>()
   for (const mode of [undefined, ...site.modes]) {
     const as = mode ? inMode(site, mode) : site
@@ -50,7 +42,7 @@ function lookedFor(site: Site): WrongWay[] {
       }
   }
   return [...worst.values()].sort((a, b) => b.flowLps - a.flowLps)
-}
+})
 
 /** One way along a run that water flows: its beginning and its end, as the water meets them. */
 interface Along {

@@ -1,2 +1,0 @@
-export { spellsFrom } from './spells'
-export { readingOf, type Reading } from './reading'
