@@ -16,7 +16,7 @@ const FLOORS = [
   ['balance', 'section', 'build'],
   ['review', 'plant'],
   ['options', 'keep'],
-  ['exchange'],
+  ['questions', 'exchange'],
 ]
 
 const floorRules = FLOORS.flatMap((rooms, level) =>

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { z } from 'zod'
-import { packUses, type UsesByYear } from './usesByYear'
+import { packUses, type UsesByYear } from '#core/questions'
 import type { Climate, Site } from '#core/site'
 import { review, type Review } from '#core/review'
 import { weigh, weighOption, weighStages, type Weighed, type Weighing } from '#core/options'

@@ -13,6 +13,7 @@ export {
   type WeighingId,
 } from './chain'
 export { cutList, type CutList, type Stock } from './cuts'
+export { TAKEN_OFF_OF } from './reads'
 export { gateOf, type GateItem } from './gate'
 export { aroundM, holesOf, holesOfTank, landsAtMm, sawFor, type Hole } from './holes'
 export { acrossOf, identify, type Candidate, type Identified, type Question, type Seen } from './identify'

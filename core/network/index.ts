@@ -43,6 +43,7 @@ export {
   type Mouth,
   type OverTime,
 } from './steady/overTime'
+export { FLOWS_OF } from './reads'
 export { type Asked } from './steady/moment'
 export { steady, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'

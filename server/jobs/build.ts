@@ -31,5 +31,5 @@ export function buildJob(json: unknown) {
   const { site } = siteIn(json)
   const { site: _site, ...given } = json as Record<string, unknown>
   const asked = askedBy(askedSchema, given)
-  return affordable('build', site, () => buildOf(site, asked.owned, asked.month))
+  return affordable('built', site, () => buildOf(site, asked.owned, asked.month))
 }

@@ -2,6 +2,7 @@ import { DAY_S } from '#core/units'
 import { sum } from 'd3-array'
 import { runMembers, type Compiled } from '#core/balance'
 import { DAYS_A_YEAR, type DailySeries } from '#core/climate'
+import { QUESTION_ROWS, type QuestionName } from '#core/questions'
 import type { Site } from '#core/site'
 import { refused } from '../lib/refused'
 
@@ -31,23 +32,24 @@ export function afford(site: Site, compiled: Compiled, series: DailySeries, part
   refuseOver(days * secondsADay(site, compiled, series), path)
 }
 
-/** What a tank, tap or other place of a site takes in each kind of work, s: measured for a middling machine. */
-const PLACE_S = { review: 0.01, build: 0.005, keep: 0.005 }
-type ByPlaces = keyof typeof PLACE_S
-/** What it took on this machine of late: each answer of a site of so many places tells of the next. */
-const tookS: Partial<Record<ByPlaces, number>> = {}
+/** How many times slower than a middling machine this one answered each question of late. */
+const slow: Partial<Record<QuestionName, number>> = {}
 const TELLING_PLACES = 50
 /** However slow the machine was a moment ago, it is taken to be no slower than this, or it would never be asked again. */
 const MOST_SLOW = 4
 
-/** Does what grows with a site, where that will not take too long on this machine: 422 before any of it is begun. */
-export function affordable<Answer>(job: ByPlaces, site: Site, work: () => Answer): Answer {
+/** Answers a question that grows with a site, where that will not take too long here: 422 before any of it is begun. */
+export async function affordable<Answer>(
+  question: QuestionName,
+  site: Site,
+  work: () => Answer | Promise<Answer>,
+): Promise<Answer> {
   const places = Math.max(1, site.nodes.length)
-  const placeS = Math.min(PLACE_S[job] * MOST_SLOW, tookS[job] ?? PLACE_S[job])
-  refuseOver(places * placeS, 'site.nodes')
+  const expectedMs = QUESTION_ROWS[question].costMs(places)
+  refuseOver((expectedMs * Math.min(MOST_SLOW, slow[question] ?? 1)) / 1000, 'site.nodes')
   const began = performance.now()
-  const answer = work()
-  if (places >= TELLING_PLACES) tookS[job] = (performance.now() - began) / 1000 / places
+  const answer = await work()
+  if (places >= TELLING_PLACES) slow[question] = (performance.now() - began) / expectedMs
   return answer
 }
 

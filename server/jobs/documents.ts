@@ -21,3 +21,14 @@ export function siteIn(body: unknown): { site: Site; options: unknown } {
   if (!read.ok) throw new Refused(422, read.problems)
   return { site: read.site, options: wrapped.options ?? {} }
 }
+
+/** The site that a body holds, and what is taken beside it: `{ site, args }`, and nothing else. */
+export function siteAndArgs(body: unknown, taker: string): { site: Site; args: Record<string, unknown> } {
+  if (typeof body !== 'object' || body === null || !('site' in body))
+    throw refused(422, `site: the body must hold the site, and what ${taker} takes as args.`, 'site')
+  const stray = Object.keys(body).find(field => field !== 'site' && field !== 'args')
+  if (stray !== undefined) throw refused(422, `${stray} is nothing that can be asked.`, stray)
+  const { site } = siteIn(body)
+  const { args = {} } = body as { args?: Record<string, unknown> }
+  return { site, args }
+}

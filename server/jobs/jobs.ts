@@ -8,6 +8,7 @@ import { keepJob } from './keep'
 import { livedJob } from './lived'
 import { moveJob } from './move'
 import { networkJob } from './network'
+import { questionJob } from './question'
 import { reviewJob } from './review'
 import { tryJob } from './try'
 import { weatherJob } from './weather'
@@ -22,6 +23,7 @@ const JOBS = {
   lived: livedJob,
   move: moveJob,
   network: networkJob,
+  question: questionJob,
   review: reviewJob,
   try: tryJob,
   weather: weatherJob,
@@ -41,10 +43,14 @@ export interface Answered {
   text: string
 }
 
+/** Columns of figures, and what is kept by its id, go out as JSON has them. */
+const inPlainLists = (_key: string, value: unknown): unknown =>
+  value instanceof Float64Array ? [...value] : value instanceof Map ? Object.fromEntries(value) : value
+
 /** Reads a body, works on it, and writes the answer: the whole of what may take long. */
-export function answerOf({ job, body }: Work): Answered {
+export async function answerOf({ job, body }: Work): Promise<Answered> {
   try {
-    return { status: 200, text: JSON.stringify(JOBS[job](jsonIn(body))) }
+    return { status: 200, text: JSON.stringify(await JOBS[job](jsonIn(body)), inPlainLists) }
   } catch (error) {
     if (!(error instanceof Refused)) throw error
     return { status: error.status, text: JSON.stringify({ error: error.problems }) }

@@ -41,5 +41,5 @@ export function keepJob(json: unknown) {
   const wrong = read.flatMap(each => ('path' in each ? [each] : []))
   if (wrong.length) throw new Refused(422, wrong.slice(0, 30))
   const log = read.flatMap(each => ('reading' in each ? [each.reading] : []))
-  return affordable('keep', site, () => keepAnswer(site, log, on))
+  return affordable('today', site, () => keepAnswer(site, log, on))
 }

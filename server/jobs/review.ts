@@ -4,9 +4,9 @@ import { affordable } from './cost'
 import { siteIn } from './documents'
 
 /** What is wrong with a site, worst first, in its own units, each with its numbers and the move that mends it. */
-export function reviewJob(json: unknown) {
+export async function reviewJob(json: unknown) {
   const { site } = siteIn(json)
-  const { findings, sound } = affordable('review', site, () => review(site))
+  const { findings, sound } = await affordable('review', site, () => review(site))
   const { units } = site.standards
   const inWords = ({ label, move }: Mend) => ({ label: phraseText(label, units), move })
   return {

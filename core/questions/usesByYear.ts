@@ -1,4 +1,4 @@
-import type { YearFigures } from '#core/balance'
+import type { YearFigures } from '../balance'
 
 /** What each use had in each year, as one column: many thousand small objects would hold the page as they arrive. */
 export interface UsesByYear {

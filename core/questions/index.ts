@@ -1,0 +1,7 @@
+export { answerTo } from './answer'
+export { isQuestion, listedQuestions, type ListedQuestion } from './listed'
+export { RANKS, type QuestionRow, type Rank, type Tell } from './question'
+export { QUESTION_NAMES, QUESTION_ROWS, type ArgsOf, type QuestionName } from './rows'
+export { RUNS, type AnswerOf } from './runs'
+export { packUses, usesIn, type UsesByYear } from './usesByYear'
+export { type YearsPacked } from './yearsPacked'
