@@ -55,7 +55,7 @@ const floorRules = FLOORS.flatMap((rooms, level) =>
 
 /** The app's rooms, lowest first, held to the same rule. */
 const APP_FLOORS = [
-  ['db', 'workers', 'print'],
+  ['db', 'engine', 'print'],
   ['stores'],
   ['fields'],
   ['charts'],

@@ -35,12 +35,15 @@ const OPTIONAL: Partial<Site> = {
   log: [],
 } as Partial<Site>
 
-/** A document of which only some parts can be read: of the others, what is a list or a record throws when looked into. */
+/**
+ * A document of which only some parts can be read: of the others, a list or a record throws
+ * when it is looked into, and a word or a number is not there.
+ */
 export function onlyWith(site: Site, of: readonly SitePart[]): Site {
   const whole = { ...OPTIONAL, ...site } as Record<string, unknown>
-  const parts = Object.entries(whole).map(([part, value]) => {
-    if ((of as readonly string[]).includes(part)) return [part, site[part as SitePart]]
-    return [part, typeof value === 'object' && value !== null ? poison(part as SitePart, value) : `not to be read`]
+  const parts = Object.entries(whole).flatMap(([part, value]) => {
+    if ((of as readonly string[]).includes(part)) return [[part, site[part as SitePart]]]
+    return typeof value === 'object' && value !== null ? [[part, poison(part as SitePart, value)]] : []
   })
   return Object.fromEntries(parts) as Site
 }

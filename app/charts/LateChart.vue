@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextFrame } from '~/workers/nextTask'
+import { nextFrame } from '~/engine/nextTask'
 import type { ChartData, ChartOptions, ChartType } from 'chart.js'
 import { Chart } from 'vue-chartjs'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import AnswerFailure from './AnswerFailure.vue'
-import { askAgain, besideFailure } from '~/workers/beside'
+import { answerFailure, askAgain } from '~/engine/answers'
 
 /** Stands where something of a large site will, until it is worked out; or says why it could not be. */
 const props = defineProps<{ what: string }>()
@@ -8,6 +8,6 @@ const sentence = computed(() => props.what.charAt(0).toUpperCase() + props.what.
 </script>
 
 <template>
-  <AnswerFailure v-if="besideFailure" :failure="besideFailure" :what="sentence" :again="askAgain" />
+  <AnswerFailure v-if="answerFailure" :failure="answerFailure" :what="sentence" :again="askAgain" />
   <p v-else class="soft">Working out {{ what }}…</p>
 </template>

@@ -5,7 +5,7 @@ import type { StepDefinition } from '~/steps/step'
 import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
 import FindingCard from '~/frame/FindingCard.vue'
-import { worksBeside } from '~/workers/beside'
+import { isWorking } from '~/engine/answers'
 import { useResults } from '~/stores/results'
 import { fewAtATime } from '~/stores/fewAtATime'
 import { unchanged } from '~/stores/unchanged'
@@ -60,7 +60,7 @@ const told = computed(() => {
           v-for="{ early, ...figure } in figures"
           :key="figure.name"
           v-bind="figure"
-          :waiting="worksBeside || (early ? !results.outlined : !results.fresh)"
+          :waiting="isWorking || (early ? !results.outlined : !results.fresh)"
         />
       </dl>
       <p v-if="results.progress !== undefined" class="small">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import SubjectIndex from './SubjectIndex.vue'
-import { nextTask } from '~/workers/nextTask'
+import { nextTask } from '~/engine/nextTask'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { StepDefinition } from '~/steps/step'

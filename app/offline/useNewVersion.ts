@@ -1,5 +1,5 @@
 import { halfTyped, leaveField, watchTyping } from './typing'
-import { missingPieces } from '~/workers/missingPiece'
+import { missingPieces } from '~/engine/missingPiece'
 import { useSite } from '~/stores/site'
 
 /**

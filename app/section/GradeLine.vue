@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { pathOf } from '~/section/path'
 import { useUnits } from '~/fields/useUnits'
-import { momentIn, weakestIn } from '~/workers/moments'
+import { momentIn, weakestIn } from '~/engine/moments'
 import { useSelection } from '~/stores/useSelection'
 import { graphOf, nameOf } from '#core/site'
 import { gradeOf, type Drawing } from '#core/section'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { pathOf } from '~/section/path'
 import { pictureBeside } from '~/section/pictureBeside'
-import { isLarge } from '~/workers/large'
+import { isLarge } from '~/engine/large'
 import { tankHeight } from '#core/sums'
 import { graphOf, type Site } from '#core/site'
 import { drawSection, slotOfNode, type Drawing } from '#core/section'

@@ -1,5 +1,5 @@
 import { openedAt } from '#core/section'
-import { nextTask } from '~/workers/nextTask'
+import { nextTask } from '~/engine/nextTask'
 import { useElementSize, useEventListener } from '@vueuse/core'
 
 const [MOST, KEY_STEP, WHEEL_RATE] = [6, 1.25, 0.0015]

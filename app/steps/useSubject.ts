@@ -1,6 +1,6 @@
 import { effect } from 'vue'
-import { isLarge, sameThings } from '~/workers/large'
-import { nextTask } from '~/workers/nextTask'
+import { isLarge, sameThings } from '~/engine/large'
+import { nextTask } from '~/engine/nextTask'
 import { useSelection } from '~/stores/useSelection'
 import type { Site } from '#core/site'
 import { findingsOf, type StepContext, type StepDefinition, type StepMark, type Subject } from './step'

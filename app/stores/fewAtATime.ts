@@ -1,5 +1,5 @@
 import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
-import { nextFrame } from '~/workers/nextTask'
+import { nextFrame } from '~/engine/nextTask'
 import { unchanged } from '~/stores/unchanged'
 
 /**

@@ -1,6 +1,6 @@
 import type { Site } from '#core/site'
 import { readTally, type Ensemble } from '#core/balance'
-import { memberPool } from '~/workers/memberPool'
+import { tallyOf } from '~/engine/ensemble'
 import { useSite } from '~/stores/site'
 
 const YEARS_EACH = 30
@@ -17,21 +17,27 @@ export const useManyYears = defineStore('manyYears', () => {
   const progress = ref<number>()
   const took = ref(0)
   const failure = ref<string>()
-  const pool = memberPool()
+  let run = new AbortController()
 
   async function ask(members: number): Promise<void> {
     if (!store.site) return
     stop()
-    const [site, started] = [store.site, performance.now()]
+    const [site, started, { signal }] = [store.site, performance.now(), run]
     progress.value = 0
     failure.value = undefined
     try {
-      const tally = await pool.run(site, members, YEARS_EACH, share => (progress.value = share))
-      if (!tally) return
+      const tally = await tallyOf(toRaw(site), {
+        members,
+        years: YEARS_EACH,
+        signal,
+        tell: share => !signal.aborted && (progress.value = share),
+      })
+      if (signal.aborted) return
       answer.value = readTally(tally)
       answeredFor.value = site
       took.value = performance.now() - started
     } catch (error) {
+      if (signal.aborted) return
       failure.value = `The years could not be run: ${error instanceof Error ? error.message : 'unknown trouble'}.`
     }
     progress.value = undefined
@@ -40,7 +46,8 @@ export const useManyYears = defineStore('manyYears', () => {
   /** Ends the run; the last answer stays. */
   function stop(): void {
     if (progress.value === undefined) return
-    pool.stop()
+    run.abort()
+    run = new AbortController()
     progress.value = undefined
   }
 

@@ -2,7 +2,7 @@ import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
 import { isAtStake } from './keeper'
 import { useOpenSites } from './useOpenSites'
-import { isLarge } from '~/workers/large'
+import { isLarge } from '~/engine/large'
 import type { Move, PlanOption, Site } from '#core/site'
 import {
   applyMove,

@@ -1,4 +1,4 @@
-import type { Coming } from '~/workers/keepFace'
+import type { Coming } from '~/engine/logs'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import { moveOf } from '#core/moves'

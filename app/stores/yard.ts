@@ -2,11 +2,10 @@ import { customAlphabet } from 'nanoid'
 import { takeIn } from '~/db/album'
 import { openAlbum, openShelf } from '~/db/openShelf'
 import type { StoredHead } from '~/db/shelf'
-import { nextTask } from '~/workers/nextTask'
+import { nextTask } from '~/engine/nextTask'
 import { wrongWith } from '~/stores/wrongWith'
-import { turns } from '~/workers/pageTurns'
-import { askKeeper } from '~/workers/keepFace'
-import { readDocuments } from '~/workers/fileFace'
+import { ask } from '~/engine/engine'
+import { readDocuments } from '~/engine/files'
 import type { Problem } from '#core/answers'
 import type { Site } from '#core/site'
 import type { FilePhoto } from '#core/exchange'
@@ -124,9 +123,7 @@ export const useYard = defineStore('yard', () => {
   function glanceAt(id: string, on: string): Promise<Glance | undefined> {
     const next = async (): Promise<Glance | undefined> => {
       const site = (await (await openShelf()).whole(id))?.stored.site
-      return site?.log?.length
-        ? turns.inTurn('aside', () => askKeeper(site, (face, light) => face.glance(light, on)))
-        : undefined
+      return site?.log?.length ? ask('glance', site, { on }) : undefined
     }
     const asked = glancing.then(next, next)
     glancing = asked

@@ -28,8 +28,8 @@ export {
   type PoolFigures,
   type YearFigures,
 } from './year'
+export { BALANCE_OF } from './reads'
 export {
-  BALANCE_OF,
   burstsOf,
   compiledOf,
   daysOf,

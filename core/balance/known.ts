@@ -4,23 +4,12 @@ import type { Compiled } from './compiled'
 import { drySpellFrom, type Spell } from './drySpell'
 import { linksOf, lostIfBurstL, type LinkReading } from './joining'
 import { poolsOf } from './pools'
+import { BALANCE_OF } from './reads'
 import { simulate, type DailyRun } from './simulate'
 import { emptyingOf, soakingOf, spillWay, type Emptying, type Soaking, type SpillWay } from './spillWays'
 import { outlookOf, type Outlook } from './year'
 import { weatherSeries } from '../climate'
-import { remembered, type Site, type SitePart } from '../site'
-
-/** What the daily balance is worked out of. */
-export const BALANCE_OF = [
-  'nodes',
-  'runs',
-  'uses',
-  'roofs',
-  'climate',
-  'place',
-  'standards',
-  'power',
-] as const satisfies SitePart[]
+import { remembered, type Site } from '../site'
 
 /** A document as its daily balance sees it, over its own weather. */
 export const compiledOf = remembered(BALANCE_OF, (site: Site): Compiled => compile(site, () => weatherSeries(site)))

@@ -18,6 +18,8 @@ export interface QuestionRow {
   costMs: (places: number) => number
   /** Its long columns are handed to whoever asks, and so it is not remembered. */
   handsOver?: true
+  /** It is told part by part, each in a message of its own: to take it apart at once would hold the page. */
+  inParts?: true
 }
 
 /** Tells how far the work is, from 0 to 1. */

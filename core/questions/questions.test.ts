@@ -5,6 +5,8 @@ import { moveOf } from '../moves'
 import { pumpsOf, tapsOf } from '../network'
 import type { Site, SitePart } from '../site'
 import { demoSite } from '../../tests/demoSites'
+import { FAULTS } from '../../tests/faultySites'
+import { sound } from '../../tests/soundSite'
 import { onlyWith } from '../../tests/partsRead'
 import { blank, build } from '../../tests/sites'
 
@@ -82,11 +84,19 @@ describe('the questions', () => {
         const args = asks(site)[name]
         expect(QUESTION_ROWS[name].args.safeParse(args).success).toBe(true)
         expect(QUESTION_ROWS[name].args.safeParse({ ...args, stray: 1 }).success).toBe(false)
-        await expect(askOf(name, onlyWith(structuredClone(site), QUESTION_ROWS[name].of), args)).resolves.not.toThrow()
+        const answer = await askOf(name, onlyWith(structuredClone(site), QUESTION_ROWS[name].of), args)
+        expect(plain(answer)).toEqual(plain(await askOf(name, site, args)))
       }
     },
     60_000,
   )
+
+  it('review reads no more than it says where it finds faults, and tries the moves that mend them', async () => {
+    for (const [fault, make] of Object.entries(FAULTS)) {
+      const site = make(sound())
+      await expect(askOf('review', onlyWith(site, QUESTION_ROWS.review.of), {}), fault).resolves.not.toThrow()
+    }
+  }, 120_000)
 
   it.each(QUESTION_NAMES)(
     '%s is answered of a document as it stands, whatever was asked before',

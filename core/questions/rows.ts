@@ -15,28 +15,30 @@ const stand = () => z.enum(['full', 'low'], 'must be full or low')
 const taps = () => z.array(id()).max(5000)
 const mode = () => z.looseObject({ id: id(), positions: z.array(z.looseObject({ part: id(), open: z.boolean() })) })
 
-/** What checks look at, beside the balance. */
-const REVIEWED_OF = [...BALANCE_OF, 'build', 'prices', 'modes', 'chores', 'pins'] as const satisfies SitePart[]
-/** What the order of work is made of. */
-const BUILT_OF = [...TAKEN_OFF_OF, 'roofs', 'place', 'power'] as const satisfies SitePart[]
-/** What moves may touch: a way of doing it is made on a whole document. */
-const WHOLE_OF = [
-  ...REVIEWED_OF,
+/** What checks look at, and what a move that they try may touch: all but the log, which no figure of a plan asks for. */
+const PLANNED_OF = [
+  ...BALANCE_OF,
   'format',
   'version',
   'id',
   'name',
   'note',
+  'build',
+  'prices',
+  'modes',
   'options',
+  'chores',
+  'pins',
   'found',
   'devices',
   'restrictions',
-  'log',
 ] as const satisfies SitePart[]
+/** What the order of work is made of. */
+const BUILT_OF = [...TAKEN_OFF_OF, 'roofs', 'place', 'power'] as const satisfies SitePart[]
 /** What a plant is played of. */
 const PLAYED_OF = [...BALANCE_OF, 'pins'] as const satisfies SitePart[]
 /** What a log is read against. */
-const KEPT_OF = [...BALANCE_OF, 'log', 'restrictions', 'chores', 'devices'] as const satisfies SitePart[]
+const KEPT_OF = [...BALANCE_OF, 'id', 'log', 'restrictions', 'chores', 'devices'] as const satisfies SitePart[]
 
 /** Every question that may be asked of a document, by its name. A row here, and how it is answered in `runs.ts`. */
 export const QUESTION_ROWS = {
@@ -57,7 +59,7 @@ export const QUESTION_ROWS = {
   },
   review: {
     says: 'What is wrong with the plan or wants another look, and what was found sound.',
-    of: REVIEWED_OF,
+    of: PLANNED_OF,
     args: nothing,
     rank: 'years',
     costMs: places => 180 + 4 * places,
@@ -71,21 +73,21 @@ export const QUESTION_ROWS = {
   },
   weighings: {
     says: 'The plan and each of its options, weighed over the same weather.',
-    of: WHOLE_OF,
+    of: PLANNED_OF,
     args: nothing,
     rank: 'aside',
     costMs: places => 150 + 8 * places,
   },
   stages: {
     says: 'Each stage of the plan as if it were the whole of it.',
-    of: REVIEWED_OF,
+    of: PLANNED_OF,
     args: nothing,
     rank: 'aside',
     costMs: places => 200 + 5 * places,
   },
   ways: {
     says: 'Ways of doing it that are not the plan’s already.',
-    of: WHOLE_OF,
+    of: PLANNED_OF,
     args: nothing,
     rank: 'aside',
     costMs: places => 30 + 3 * places,
@@ -187,6 +189,7 @@ export const QUESTION_ROWS = {
     args: z.strictObject({ month: month(), today: day() }),
     rank: 'years',
     costMs: places => 1.4 * places,
+    inParts: true,
   },
   byLine: {
     says: 'The parts of each line.',

@@ -27,24 +27,28 @@ import type { Site } from '../site'
 
 const poolAt = (site: Site, id: string): number => compiledOf(site).pools.findIndex(pool => pool.id === id)
 
+/** A document without its log: what is tried by a move looks the whole document over. */
+const planOnly = ({ log: _log, ...site }: Site): Site => site
+
 /** How each question is answered. */
 export const RUNS = {
   outline: site => poolFigures(compiledOf(site)),
   years: yearsPacked,
-  review,
+  review: site => review(planOnly(site)),
   sizes(site, { pool }) {
     const at = poolAt(site, pool)
     return at < 0 ? undefined : sizeCurve(compiledOf(site), at, weatherSeries(site))
   },
-  weighings(site) {
+  weighings(open) {
+    const site = planOnly(open)
     const series = weatherSeries(site)
     return {
       now: weigh(site, series),
       options: site.options.map(({ id, moves }) => ({ id, ...weighOption(site, moves, series) })),
     }
   },
-  stages: site => weighStages(site, weatherSeries(site)),
-  ways: waysFor,
+  stages: site => weighStages(planOnly(site), weatherSeries(site)),
+  ways: site => waysFor(planOnly(site)),
   members: (site, { from, to, years }) => runMembers(site, compiledOf(site), weatherSeries(site), from, to, years),
   shut: (site, { part }) => ifShut(site, part, weatherSeries(site)),
   burst: (site, { pool }) => ifBurst(site, pool, weatherSeries(site)),

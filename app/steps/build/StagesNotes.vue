@@ -4,9 +4,8 @@ import NameField from '~/fields/NameField.vue'
 import { stagesIn } from './told'
 import { usePriceBook } from './usePriceBook'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { counted } from '#core/words'
 import { portId, runName, thingName } from '#core/site'
@@ -18,17 +17,8 @@ const store = useSite()
 const { site } = usePriceBook()
 const { money, litres } = useUnits()
 const stages = computed(() => stagesOf(store.site!))
-const results = useResults()
 /** How each stage does by itself, in their order. */
-const {
-  answer: weighed,
-  fresh,
-  failure,
-  again,
-} = useWorkerAnswer(
-  () => stages.value.length,
-  async () => (stages.value.length > 1 ? results.stages() : []),
-)
+const { answer: weighed, fresh, failure, again } = useAnswer('stages', () => (stages.value.length > 1 ? {} : undefined))
 const name = ref('')
 const problem = ref<string>()
 function add(): void {

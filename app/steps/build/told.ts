@@ -4,24 +4,40 @@ import { sum } from 'd3-array'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import { counted } from '#core/words'
 import { tanksOf, type Site } from '#core/site'
-import { askBeside, beside, inParts } from '~/workers/beside'
-import { built, byLine, moveTask, planOf, stagesOf, substitutesOf, tellStages, totalOf, type Built } from '#core/build'
+import { answersOf, askOnce } from '~/engine/answers'
+import {
+  built,
+  byLine,
+  moveTask,
+  planOf,
+  stagesOf,
+  substitutesOf,
+  tellStages,
+  totalOf,
+  type Built,
+  type Crew,
+} from '#core/build'
 
 /** The month that it is: what rain would fill again, and how cement hardens, hang on the season. */
 export const monthNow = (): number => new Date().getMonth() + 1
 
-const ask = beside(built, (face, site, month, today) => inParts<Built>(put => face.built(site, month, today, put)))
+const builtOf = answersOf('built', (site, { month, today }) => built(site, month, today))
 /** What is asked of a plan by every part of this step, once a document; nothing until that of a large one is known. */
-export const buildFor = (site: Site): Built | undefined => ask(priced(site), monthNow(), dayToday())
+export const buildFor = (site: Site): Built | undefined =>
+  builtOf(priced(site), { month: monthNow(), today: dayToday() })
 
 /** What only some of its notes ask. */
-export const substitutesIn = beside(substitutesOf, (face, site) => face.substitutesOf(site))
-export const linesIn = beside(byLine, (face, site) => face.byLine(site))
-export const planFor = beside(planOf, (face, site, crew, month) => face.planOf(site, crew, month))
+const substitutes = answersOf('substitutes', substitutesOf)
+export const substitutesIn = (site: Site) => substitutes(site, {})
+const lines = answersOf('byLine', byLine)
+export const linesIn = (site: Site) => lines(site, {})
+const order = answersOf('order', (site, { crew, month }) => planOf(site, crew, month))
+export const planFor = (site: Site, crew: Crew, month: number) => order(site, { crew, month })
 /** The order of work with a task put before another. */
 export const taskMoved = (site: Site, id: string, before: string | undefined) =>
-  askBeside(moveTask, (face, large, ...asked) => face.moveTask(large, ...asked), site, id, before)
-export const stagesIn = beside(tellStages, (face, site) => face.tellStages(site))
+  askOnce('taskMoved', (of, { task, before: put }) => moveTask(of, task, put), site, { task: id, before })
+const stageTales = answersOf('stageTales', tellStages)
+export const stagesIn = (site: Site) => stageTales(site, {})
 
 export function subjects({ site }: StepContext): Subject[] {
   if (!site.nodes.length) return []

@@ -2,8 +2,8 @@
 import FilePick from '~/fields/FilePick.vue'
 import RecordUnderstood from '~/steps/catch/RecordUnderstood.vue'
 import { useSite } from '~/stores/site'
-import { proxy, transfer, wrap, type Remote } from 'comlink'
-import type { RecordWorker } from '~/workers/record.worker'
+import { proxy, transfer } from 'comlink'
+import { threadOf, type Face } from '~/engine/thread'
 import { moveOf } from '#core/moves'
 import type { Climate } from '#core/site'
 import type { RecordChoices, RecordReading } from '#core/climate'
@@ -21,20 +21,15 @@ const problems = ref<{ sentence: string }[]>([])
 const busy = ref(false)
 const share = ref(0)
 const howFar = computed(() => (busy.value ? `reading… ${Math.round(share.value * 100)} %` : ''))
-let worker: Worker
-let face: Remote<RecordWorker>
-function start(): void {
-  worker = new Worker(new URL('../../workers/record.worker.ts', import.meta.url), { type: 'module' })
-  face = wrap<RecordWorker>(worker)
-}
+const thread = threadOf()
+const asked = <Answer,>(question: (record: Face['record']) => Promise<Answer>): Promise<Answer> =>
+  thread.use(undefined, [], face => question(face.record))
 function stop(): void {
-  worker.terminate()
-  start()
+  thread.stop()
   busy.value = false
   fileName.value = ''
 }
-start()
-onScopeDispose(() => worker.terminate())
+onScopeDispose(() => thread.stop())
 
 const MOST_MB = 40
 function begin(name: string): void {
@@ -58,14 +53,15 @@ async function load(file: File | undefined): Promise<void> {
   }
   busy.value = true
   const bytes = await file.arrayBuffer()
-  await face.load(transfer(bytes, [bytes]))
+  await asked(record => record.load(transfer(bytes, [bytes])))
   await read()
 }
 onMounted(async () => {
   if (!props.fetched) return
   begin(props.fetched.name)
   busy.value = true
-  await face.load(new TextEncoder().encode(props.fetched.text).buffer as ArrayBuffer)
+  const bytes = new TextEncoder().encode(props.fetched.text).buffer as ArrayBuffer
+  await asked(record => record.load(bytes))
   await read()
 })
 /** A record that ends years before the station's own says that the service broke off. */
@@ -79,9 +75,11 @@ async function read(): Promise<void> {
   busy.value = true
   share.value = 0
   try {
-    const answer = await face.read(
-      choices.value,
-      proxy(told => (share.value = told)),
+    const answer = await asked(async record =>
+      record.read(
+        choices.value,
+        proxy(told => (share.value = told)),
+      ),
     )
     problems.value = answer.ok ? [] : answer.problems
     if (answer.ok) reading.value = answer

@@ -16,7 +16,7 @@ import OutletTable from '~/steps/clean/OutletTable.vue'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import { chamberDrainTime } from '#core/sums'
 import {
   chamberAreaM2,
@@ -40,14 +40,7 @@ const store = useSite()
 const results = useResults()
 const { show, litres } = useUnits()
 const { nodeId } = useSelection()
-const {
-  answer: trade,
-  failure,
-  again,
-} = useWorkerAnswer(
-  () => props.chamber.id,
-  () => results.flush(props.chamber.id),
-)
+const { answer: trade, failure, again } = useAnswer('flush', () => ({ chamber: props.chamber.id }))
 const site = computed(() => store.site!)
 const areaM2 = computed(() => Math.round(chamberAreaM2(site.value, props.chamber.id) * 10) / 10)
 const depthMm = computed(() => (areaM2.value ? chamberVolumeL(props.chamber) / areaM2.value : 0))

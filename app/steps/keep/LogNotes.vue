@@ -12,7 +12,7 @@ import { takeIn } from '~/db/album'
 import { openAlbum } from '~/db/openShelf'
 import { useFiles } from '~/stores/useFiles'
 import { useLogging } from '~/stores/useLogging'
-import { readLogBeside } from '~/workers/keepFace'
+import { readLogOf } from '~/engine/logs'
 import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import { moveOf } from '#core/moves'
@@ -94,7 +94,7 @@ async function readIn(text: string | Blob, from: string): Promise<boolean> {
   share.value = 0
   const { coming, told: taken } = useLogging(from, done => (share.value = done))
   try {
-    const { count, photos = [], problems } = await readLogBeside(toRaw(store.site!), text, coming)
+    const { count, photos = [], problems } = await readLogOf(toRaw(store.site!), text, coming)
     if (photos.length) await takeIn(await openAlbum(), store.site!.id, photos)
     const { count: fresh, problem } = taken()
     told.value = [problem ?? `${counted(count, 'line')} read, ${fresh} of them new.`, ...problems]

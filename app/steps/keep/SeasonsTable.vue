@@ -3,21 +3,13 @@ import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { dayToday } from '~/fields/days'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
-import { turns } from '~/workers/pageTurns'
-import { askKeeper } from '~/workers/keepFace'
+import { useAnswer } from '~/stores/useAnswer'
 import { placeName, type Came, type Season } from '#core/keep'
 
 /** Season by season what came and went, as the log has it, and under it as planned. */
 const store = useSite()
 const { show, litres } = useUnits()
-const { answer, failure, again } = useWorkerAnswer(
-  () => store.logRevision,
-  () => {
-    const site = toRaw(store.site!)
-    return turns.inTurn('aside', () => askKeeper(site, (face, light) => face.lived(light, dayToday())))
-  },
-)
+const { answer, failure, again } = useAnswer('lived', () => ({ on: dayToday() }))
 const COLUMNS: { figure: keyof Came; name: string; says: (value: number) => string }[] = [
   { figure: 'rainMm', name: 'rain', says: value => show(value, 'rain') },
   { figure: 'harvestL', name: 'from the roofs', says: litres },

@@ -1,16 +1,12 @@
 import { dayWords } from '~/fields/days'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
+import { answersOf } from '~/engine/answers'
 import type { Site } from '#core/site'
 import { dueChores, inForce, type DueChore } from '#core/keep'
 
-/** What is due, once a document and day. */
-const known = new WeakMap<Site, { on: string; due: DueChore[] }>()
-export function dueFor(site: Site, on: string): DueChore[] {
-  const raw = toRaw(site)
-  let made = known.get(raw)
-  if (made?.on !== on) known.set(raw, (made = { on, due: dueChores(raw, raw.log ?? [], on) }))
-  return made!.due
-}
+const dueOf = answersOf('due', (site, { on }) => dueChores(site, site.log ?? [], on))
+/** What is due on a day. */
+export const dueFor = (site: Site, on: string): DueChore[] => dueOf(site, { on }) ?? []
 export const SOON_DAYS = 14
 
 export function subjects({ site }: StepContext, on: string): Subject[] {

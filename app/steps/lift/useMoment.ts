@@ -1,7 +1,7 @@
 import type { Site } from '#core/site'
 import { FIXTURES } from '#core/catalog'
 import type { NodeOf } from '#core/kinds'
-import { momentIn } from '~/workers/moments'
+import { momentIn } from '~/engine/moments'
 import { tapsOf, type Stand, type Steady } from '#core/network'
 
 /** Which taps run at once, where somebody has said so, by site; and how high the tanks stand meanwhile. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { wrongWaysIn } from '~/workers/moments'
+import { wrongWaysIn } from '~/engine/moments'
 import { showInSection } from '~/section/shown'
 import LongList from '~/fields/LongList.vue'
 import WorkingOut from '~/fields/WorkingOut.vue'

@@ -1,5 +1,5 @@
 import { asRun } from './useMode'
-import { plantFace } from '~/workers/plantFace'
+import { ask } from '~/engine/engine'
 import type { BreakLoss } from '#core/plant'
 import type { Site } from '#core/site'
 
@@ -12,13 +12,16 @@ export type LossAnswer = (BreakLoss & { hours: number; failure?: undefined }) | 
 /** What breaks lose, each asked once for a document as it is run. */
 const known = shallowReactive(new Map<string, LossAnswer>())
 let of: Site | undefined
-const face = plantFace()
+let work = new AbortController()
 const asked = new Set<string>()
 
 /** Another document: what is still being worked out of the last one is dropped, and what was is no answer any more. */
 function turnTo(site: Site): void {
   of = site
-  if (asked.size > known.size) face.stop()
+  if (asked.size > known.size) {
+    work.abort()
+    work = new AbortController()
+  }
   asked.clear()
   // Told in a task of its own, since this is asked while something is read.
   queueMicrotask(() => of === site && known.clear())
@@ -33,13 +36,10 @@ export function lossOf(site: Site, at: string): LossAnswer | undefined {
   if (!asked.has(key)) {
     asked.add(key)
     const hear = (answer: LossAnswer) => of === now && known.set(key, answer)
-    face
-      .ask()
-      .breakLoss(face.light(now), at, value)
-      .then(
-        loss => hear({ ...loss, hours: value }),
-        (error: unknown) => hear({ failure: error instanceof Error ? error.message : 'it could not be played' }),
-      )
+    ask('loss', now, { at, hours: value }, { signal: work.signal }).then(
+      loss => hear({ ...loss, hours: value }),
+      (error: unknown) => hear({ failure: error instanceof Error ? error.message : 'it could not be played' }),
+    )
   }
   return known.get(key)
 }

@@ -1,6 +1,6 @@
 import { useSite } from '~/stores/site'
 import { inMode, type Mode, type Site } from '#core/site'
-import { momentIn } from '~/workers/moments'
+import { momentIn } from '~/engine/moments'
 import { tapsOf, type Steady } from '#core/network'
 
 /** The way of running it that is looked at, by site; none is as the valves stand. */

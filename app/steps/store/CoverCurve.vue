@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import { parseQuantity } from '#core/units'
 import { scaleLinear, scaleLog } from 'd3-scale'
 import { line } from 'd3-shape'
@@ -10,16 +9,12 @@ import type { Cover, CoverPoint, Pool } from '#core/balance'
 
 /** How big for it? The share of cuts that are bridged against the size of one tank or group. */
 const props = defineProps<{ cover: Cover; pool: Pool }>()
-const results = useResults()
 const { litres, show, span, system } = useUnits()
 const {
   answer: curve,
   failure,
   again,
-} = useWorkerAnswer(
-  () => `${props.cover.id} ${props.pool.id}`,
-  () => results.coverSizes(props.cover.id, props.pool.id),
-)
+} = useAnswer('coverSizes', () => ({ outage: props.cover.id, pool: props.pool.id }))
 const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 150, 46, 20, 30]
 const points = computed(() => curve.value ?? [])
 const x = computed(() => scaleLog([points.value[0]?.capL ?? 1, points.value.at(-1)?.capL ?? 10], [LEFT, WIDTH - RIGHT]))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
 import QuantityField from '~/fields/QuantityField.vue'
-import { spellsIn } from '~/workers/plans'
+import { spellsIn } from '~/engine/plans'
 import { useSite } from '~/stores/site'
 import { dayNumber, isoDate } from '#core/climate'
 import { tanksOf } from '#core/site'

@@ -4,9 +4,8 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import { counted, listed } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
@@ -18,7 +17,6 @@ import { compiledOf, keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Poo
  */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
-const results = useResults()
 const { litres, show, span } = useUnits()
 const compiled = computed(() => compiledOf(store.site!))
 const own = computed(() =>
@@ -91,14 +89,8 @@ const {
   fresh: effectKnown,
   failure,
   again,
-} = useWorkerAnswer(
-  () => valve.value?.id,
-  () => results.shut(valve.value?.open ? valve.value.id : undefined),
-)
-const { answer: burst, fresh: burstKnown } = useWorkerAnswer(
-  () => props.pool.id,
-  () => results.burst(props.pool.id),
-)
+} = useAnswer('shut', () => (valve.value?.open ? { part: valve.value.id } : undefined))
+const { answer: burst, fresh: burstKnown } = useAnswer('burst', () => ({ pool: props.pool.id }))
 const days = ([now, then]: NowAndThen) => `${counted(Math.round(then), 'day')} short a year, ${Math.round(now)} now`
 const spare = computed(() => props.pool.tanks.find(tank => spareLink(store.site!, tank)))
 const spillTo = computed(() => {

@@ -3,31 +3,18 @@ import { counted } from '#core/words'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
 import SmallSection from '~/section/SmallSection.vue'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import type { Site, PlanOption } from '#core/site'
 import type { Weighed } from '#core/options'
 import { moveOf, type LeftMove, replay } from '#core/moves'
 
 /** Variants of the plan side by side: what each comes to, where it differs, and the press that adopts it. */
 const store = useSite()
-const results = useResults()
 const { litres, money, show } = useUnits()
 const options = computed(() => store.site!.options)
-const {
-  answer: weighings,
-  fresh: weighedAnew,
-  failure,
-  again,
-} = useWorkerAnswer(
-  () => options.value,
-  () => results.weighings(),
-)
-const { answer: offered, fresh: offeredAnew } = useWorkerAnswer(
-  () => undefined,
-  () => results.ways(),
-)
+const { answer: weighings, fresh: weighedAnew, failure, again } = useAnswer('weighings', () => ({}))
+const { answer: offered, fresh: offeredAnew } = useAnswer('ways', () => ({}))
 /** Made for the plan they were asked of; until they are made for the plan of now, none can be taken. */
 const ways = computed(() =>
   (offered.value ?? []).filter(way => !options.value.some(option => option.name === way.name)),
@@ -79,7 +66,7 @@ const columns = computed((): Column[] => [
     left: [],
   },
   ...options.value.map((option): Column => {
-    const said = weighings.value?.options.get(option.id)
+    const said = weighings.value?.options.find(({ id }) => id === option.id)
     const { site, left } = replay(store.site!, option.moves, option.name)
     return {
       id: option.id,

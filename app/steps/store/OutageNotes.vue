@@ -4,9 +4,8 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import CoverCurve from './CoverCurve.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import { counted, listed } from '#core/words'
 import { isPumped } from '#core/site'
 import { setField } from '#core/moves'
@@ -15,13 +14,9 @@ import { hoursAYear, medianHours, poolsOf, type Cover } from '#core/balance'
 
 /** What fails, how often and for how long; how long the tanks then last, and how many outages they bridge. */
 const store = useSite()
-const results = useResults()
 const { span } = useUnits()
 const site = computed(() => store.site!)
-const { answer, failure, again } = useWorkerAnswer(
-  () => site.value.id,
-  () => results.covers(),
-)
+const { answer, failure, again } = useAnswer('covers', () => ({}))
 const POWER = 'power'
 /** What can fail: each well and main, and the power where a pump hangs on it. */
 const things = computed(() => [

@@ -4,9 +4,8 @@ import AnswerFailure from '~/fields/AnswerFailure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { followPointer } from '~/fields/followPointer'
 import { useUnits } from '~/fields/useUnits'
-import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
-import { useWorkerAnswer } from '~/stores/useWorkerAnswer'
+import { useAnswer } from '~/stores/useAnswer'
 import { area, line } from 'd3-shape'
 import { moveOf } from '#core/moves'
 import { sizesSoldL } from '#core/catalog'
@@ -18,16 +17,8 @@ import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
  */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
-const results = useResults()
 const { litres, litreTicks, money } = useUnits()
-const {
-  answer: curve,
-  failure,
-  again,
-} = useWorkerAnswer(
-  () => props.pool.id,
-  () => results.sizes(props.pool.id),
-)
+const { answer: curve, failure, again } = useAnswer('sizes', () => ({ pool: props.pool.id }))
 const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 60, 14, 30]
 
 const SHOWN = {

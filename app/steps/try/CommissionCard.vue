@@ -2,7 +2,7 @@
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { fewAtATime } from '~/stores/fewAtATime'
-import { cardIn } from '~/workers/plans'
+import { cardIn } from '~/engine/plans'
 import { useSite } from '~/stores/site'
 import { moveOf } from '#core/moves'
 import { isAsExpected, STAGES, type CardLine, type StageId } from '#core/plant'

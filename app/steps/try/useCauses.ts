@@ -1,10 +1,10 @@
 import { proxy } from 'comlink'
 import { useSite } from '~/stores/site'
-import { plantFace } from '~/workers/plantFace'
+import { plantThread } from '~/engine/plants'
 import type { Taken } from '#core/plant'
 
 /** One thread that weighs what may be broken, apart from the plant that is played. */
-const face = plantFace()
+const thread = plantThread('weighed')
 
 /** What may be the matter with the open site; `progress` while every cause is played through. */
 export function useCauses() {
@@ -26,27 +26,29 @@ export function useCauses() {
     }
   }
   const wordsOf = (error: unknown) => (error instanceof Error ? error.message : 'The search stopped.')
-  const light = () => face.light(store.site!)
+  const light = () => thread.light(store.site!)
   return {
     progress,
     failure,
-    diagnose: (taken: Taken) => asked(() => face.ask().diagnose(light(), key(), taken, tell)),
-    whole: () => asked(() => face.ask().whole(light())),
-    hide: () => asked(() => face.ask().hide(light(), key())),
+    diagnose: (taken: Taken) => asked(() => thread.ask(plants => plants.diagnose(light(), key(), taken, tell))),
+    whole: () => asked(() => thread.ask(plants => plants.whole(light()))),
+    hide: () => asked(() => thread.ask(plants => plants.hide(light(), key()))),
     /** A reading of what is hidden; nothing where it could not be taken, and `failure` says why. */
     async read(id: string, turned?: { part: string; open: boolean }): Promise<number | undefined> {
       failure.value = undefined
       try {
-        return await (turned ? face.ask().readTurned(light(), id, turned.part, turned.open) : face.ask().read(id))
+        return await thread.ask(plants =>
+          turned ? plants.readTurned(light(), id, turned.part, turned.open) : plants.read(id),
+        )
       } catch (error) {
         failure.value = wordsOf(error)
         return undefined
       }
     },
-    reveal: () => asked(() => face.ask().reveal()),
-    way: () => asked(() => face.ask().way(light(), tell)),
+    reveal: () => asked(() => thread.ask(plants => plants.reveal())),
+    way: () => asked(() => thread.ask(plants => plants.way(light(), tell))),
     stop: () => {
-      face.stop()
+      thread.stop()
       progress.value = undefined
     },
   }

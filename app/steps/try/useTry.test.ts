@@ -34,8 +34,12 @@ const answers = {
     return Promise.resolve(look())
   },
 }
-vi.mock('~/workers/plantFace', () => ({
-  plantFace: () => ({ ask: () => answers, light: (site: Site) => site, stop: () => undefined }),
+vi.mock('~/engine/plants', () => ({
+  plantThread: () => ({
+    ask: (question: (plants: typeof answers) => unknown) => question(answers),
+    light: (site: Site) => site,
+    stop: () => undefined,
+  }),
 }))
 const store = { site: demoSite('brindle-yard') }
 vi.mock('~/stores/site', () => ({ useSite: () => store }))

@@ -1,6 +1,6 @@
 import { useSite } from '~/stores/site'
-import { plantFace } from '~/workers/plantFace'
-import type { Look } from '~/workers/plant.worker'
+import { plantThread } from '~/engine/plants'
+import type { Look } from '~/engine/faces/plants'
 import type { Doing, PlantEvent, PlantStart, PlantView, Script, Step } from '#core/plant'
 import type { Site } from '#core/site'
 
@@ -29,7 +29,7 @@ const notice = ref<string>()
 /** Seconds after midnight at which it began, and what is to be done when. */
 const clockS = ref(7 * 3600)
 const script = shallowRef<{ name: string; steps: Step[]; next: number; untilS: number }>()
-const face = plantFace()
+const thread = plantThread('played')
 let of: Site | undefined
 let busy = false
 let timer: ReturnType<typeof setInterval> | undefined
@@ -69,7 +69,7 @@ export function useTry() {
     events.value = []
     course.value = []
     script.value = named && { name: named.name, steps: named.steps, next: 0, untilS: named.seconds }
-    await asked(() => face.ask().start(face.light(of!), start))
+    await asked(() => thread.ask(plants => plants.start(thread.light(of!), start)))
     await doDue()
   }
   /** The plant of the open site; where what stands in it has changed, it begins anew and says so. */
@@ -90,7 +90,7 @@ export function useTry() {
       due.push(playing_.steps[next++]!)
     if (!due.length) return
     script.value = { ...playing_, next }
-    await asked(() => face.ask().act(due.map(plain)))
+    await asked(() => thread.ask(plants => plants.act(due.map(plain))))
   }
   const plain = (doing: Doing): Doing => ({ ...toRaw(doing) })
 
@@ -103,7 +103,7 @@ export function useTry() {
       const dueS = named.steps[named.next]?.atS ?? Infinity
       untilS = Math.min(untilS, Math.max(view.value.atS + 0.001, dueS), Math.max(named.untilS, view.value.atS))
     }
-    await asked(() => face.ask().advance(untilS))
+    await asked(() => thread.ask(plants => plants.advance(untilS)))
     await doDue()
     if (named && view.value.atS >= named.untilS - 1e-6) {
       script.value = undefined
@@ -127,7 +127,7 @@ export function useTry() {
     playing.value = false
     clearInterval(timer)
   }
-  const act = (...doings: Doing[]): Promise<void> => asked(() => face.ask().act(doings.map(plain)))
+  const act = (...doings: Doing[]): Promise<void> => asked(() => thread.ask(plants => plants.act(doings.map(plain))))
 
   return {
     notice,
@@ -145,7 +145,6 @@ export function useTry() {
     pause,
     act,
     step: () => on(STEP_S),
-    face,
   }
 }
 

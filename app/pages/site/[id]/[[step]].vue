@@ -12,7 +12,7 @@ import YearRibbon from '~/year/YearRibbon.vue'
 import StepSheet from '~/frame/StepSheet.vue'
 import NotOpened from '~/frame/NotOpened.vue'
 import SplitHandle from '~/frame/SplitHandle.vue'
-import { nextTask } from '~/workers/nextTask'
+import { nextTask } from '~/engine/nextTask'
 import { until, useEventListener, useStorage } from '@vueuse/core'
 
 /** The workspace: Path, Section, Sheet, Margin and Year around one open site. */

@@ -4,7 +4,7 @@ import { useSite } from '~/stores/site'
 import { useConsent } from './consent'
 import { shortText } from './shortText'
 import { useLogging } from '~/stores/useLogging'
-import { readDeviceBeside, sinceBeside } from '~/workers/keepFace'
+import { askedSince, readDeviceOf } from '~/engine/logs'
 import type { Device } from '#core/kinds'
 
 /** How a device was when it was asked last. */
@@ -59,14 +59,14 @@ export const useDevices = defineStore('devices', () => {
     const state = { askedAtMs: Date.now(), problems: [] as string[], slowMinutes: 0, fresh: 0, quiet: false }
     const failed = (why: string): DeviceState => ({ ...state, problems: [why] })
     try {
-      const since = await sinceBeside(toRaw(store.site!), device, first, asked)
+      const since = await askedSince(toRaw(store.site!), device, first, asked)
       const answer = await answerFrom(device.address, since)
       const text = await shortText(answer, MOST_BYTES)
       if (text === undefined) return failed(`It told more than ${MOST_BYTES / 1e6} MB at once; nothing was taken.`)
       if (!answer.ok) return failed(refusalOf(answer.status, text))
       const clock = answer.headers.get('device-clock') ?? undefined
       const { coming, told } = useLogging(`the ${device.name}`)
-      const read = await readDeviceBeside(toRaw(store.site!), device, text, { ...asked, clock }, coming)
+      const read = await readDeviceOf(toRaw(store.site!), device, text, { ...asked, clock }, coming)
       if (device.kind === 'forecast') promised.value = read.promised
       const { count: fresh, problem } = told()
       const problems = problem ? [...read.problems, problem] : read.problems

@@ -1,13 +1,9 @@
-import { expose } from 'comlink'
-import { z } from 'zod'
 import { readSites } from '#core/exchange'
 import type { Problem } from '#core/answers'
 import { readSite, type Site } from '#core/site'
 
-z.config({ jitless: true })
-
-/** Files of sites are read and checked here, so that a large one does not hold the page. */
-const face = {
+/** Files of sites: read and checked where a large one does not hold the page. */
+export const files = {
   read: (text: string) => readSites(text),
   /** What is wrong with a document. */
   problems: (document: unknown): Problem[] => {
@@ -21,6 +17,3 @@ const face = {
       return read.ok ? [read.site] : []
     }),
 }
-
-export type FileWorker = typeof face
-expose(face)

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, reactive, type EffectScope } from 'vue'
+import { effectScope, reactive, ref, type EffectScope } from 'vue'
 import { bringTheApp } from '../../tests/brought'
 
 bringTheApp()
@@ -8,29 +8,36 @@ afterAll(() => {
   vi.useRealTimers()
   vi.unstubAllGlobals()
 })
-const store = reactive({ site: {} as object | undefined, revision: 1 })
+const store = reactive<{ site: object | undefined }>({ site: undefined })
 vi.mock('~/stores/site', () => ({ useSite: () => store }))
-const { useWorkerAnswer } = await import('./useWorkerAnswer')
-
-/** A worker that answers when a test lets it. */
+/** A thread that answers when a test lets it. */
 let asked: { answer: (said: string) => void; fail: (why: string) => void }[] = []
-const ask = () =>
-  new Promise<string>((resolve, reject) => {
-    asked.push({ answer: resolve, fail: why => reject(new Error(why)) })
-  })
+vi.mock('~/engine/engine', () => ({
+  ask: () =>
+    new Promise<string>((resolve, reject) => {
+      asked.push({ answer: resolve, fail: why => reject(new Error(why)) })
+    }),
+}))
+const { useAnswer } = await import('./useAnswer')
+
 let scope: EffectScope
-const listen = () => scope.run(() => useWorkerAnswer(() => 'tank-1', ask))!
+const pool = ref<string | undefined>('tank-1')
+const listen = () =>
+  scope.run(() => useAnswer('sizes', () => (pool.value === undefined ? undefined : { pool: pool.value })))!
+/** A document whose tanks are others. */
+const edit = () => void (store.site = { ...store.site, nodes: [] })
 const quiet = () => vi.advanceTimersByTimeAsync(300)
 const settled = () => vi.advanceTimersByTimeAsync(0)
 
 beforeEach(() => {
   asked = []
-  Object.assign(store, { site: {}, revision: 1 })
+  store.site = { nodes: [] }
+  pool.value = 'tank-1'
   scope = effectScope()
 })
 afterEach(() => scope.stop())
 
-describe('an answer of a worker', () => {
+describe('an answer to a question', () => {
   it('is asked for once, and known to be of the site as it stands', async () => {
     const { answer, fresh } = listen()
     await quiet()
@@ -46,7 +53,7 @@ describe('an answer of a worker', () => {
     asked[0]!.answer('twelve days')
     await settled()
     for (let typed = 0; typed < 5; typed++) {
-      store.revision++
+      edit()
       await vi.advanceTimersByTimeAsync(100)
     }
     expect(asked).toHaveLength(1)
@@ -61,7 +68,7 @@ describe('an answer of a worker', () => {
     const { answer, fresh } = listen()
     await quiet()
     for (let edits = 0; edits < 4; edits++) {
-      store.revision++
+      edit()
       await quiet()
     }
     expect(asked).toHaveLength(1)
@@ -78,7 +85,7 @@ describe('an answer of a worker', () => {
     await quiet()
     asked[0]!.answer('twelve days')
     await settled()
-    store.revision++
+    edit()
     await quiet()
     asked[1]!.fail('the thread ran out of room')
     await settled()
@@ -94,8 +101,30 @@ describe('an answer of a worker', () => {
     scope.stop()
     asked[0]!.answer('twelve days')
     await settled()
-    store.revision++
+    edit()
     await quiet()
     expect([answer.value, asked.length]).toEqual([undefined, 1])
+  })
+  it('of nothing is not asked for, and is not known to be fresh before it is', async () => {
+    pool.value = undefined
+    const { answer, fresh } = listen()
+    expect(fresh.value).toBe(false)
+    await quiet()
+    expect([asked.length, answer.value, fresh.value]).toEqual([0, undefined, true])
+  })
+  it('is not asked for again where nothing that the question reads has changed, and of nothing not at all', async () => {
+    const { answer, fresh } = listen()
+    await quiet()
+    asked[0]!.answer('twelve days')
+    await settled()
+    store.site = { ...store.site, name: 'called otherwise' }
+    await quiet()
+    expect([asked.length, fresh.value]).toEqual([1, true])
+    pool.value = undefined
+    await quiet()
+    expect([asked.length, answer.value]).toEqual([1, undefined])
+    pool.value = 'tank-2'
+    await quiet()
+    expect([asked.length, fresh.value]).toEqual([2, false])
   })
 })

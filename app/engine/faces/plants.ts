@@ -1,13 +1,9 @@
-import { expose } from 'comlink'
 import { shuffle } from 'd3-array'
-import { z } from 'zod'
 import {
-  breakLoss,
   causesOf,
   FAULT_IDS,
   FAULTS,
   isNoticed,
-  play,
   plantOf,
   quickestWay,
   rank,
@@ -23,12 +19,9 @@ import {
   type FaultRow,
   type Plant,
   type PlantStart,
-  type Played,
   type Taken,
 } from '#core/plant'
 import { inMode, type Site } from '#core/site'
-
-z.config({ jitless: true })
 
 /** The plant that is being played here; it keeps its state between questions. */
 let plant: Plant | undefined
@@ -74,7 +67,8 @@ const quickOf = (site: Site) =>
     .filter(({ kind }) => READINGS[kind].minutes <= 15)
     .map(({ id }) => id)
 
-const face = {
+/** A plant that is played, and what may be the matter with a site: both keep their state between questions. */
+export const plants = {
   /** What may be the matter with a site that was read so, the likeliest first; and the reading that parts the first two. */
   async diagnose(site: Site, of: string, taken: Taken, tell: (share: number) => void) {
     const all = causesFor(site, of)
@@ -122,9 +116,5 @@ const face = {
     plant!.advance(untilS)
     return look()
   },
-  play: (site: Site, played: Played) => play(site, played),
-  breakLoss: (site: Site, at: string, hours: number) => breakLoss(site, at, hours),
 }
-export type PlantWorker = typeof face
 export type Look = ReturnType<typeof look>
-expose(face)

@@ -1,16 +1,13 @@
-import { expose, transfer } from 'comlink'
-import { z } from 'zod'
+import { transfer } from 'comlink'
 import { pictureOf, scaleOf, sent } from '#core/section'
 import type { Frame, HeldPicture, ScaleBands, SentPicture } from '#core/section'
 import type { Site } from '#core/site'
 
-z.config({ jitless: true })
-
 /** The picture that was last sent, and its number among all. */
 let last: { number: number; picture: HeldPicture } | undefined
 
-/** A large site is laid out here, so that the page does not stand still. */
-const face = {
+/** The Section: of a picture that the page holds only what has changed is sent. */
+export const section = {
   /** What has changed since the picture of the number that the page holds; all of it where it holds none. */
   picture(
     site: Site,
@@ -24,6 +21,3 @@ const face = {
     return transfer({ number: last.number, picture }, [picture.xy.buffer])
   },
 }
-
-export type SectionWorker = typeof face
-expose(face)

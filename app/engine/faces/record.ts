@@ -1,9 +1,8 @@
-import { expose } from 'comlink'
 import { readRecord, type RecordChoices } from '#core/climate'
 
-/** The face of the record reader: it keeps the file, so that a corrected column does not send it again. */
 let text = ''
-const face = {
+/** A rain record: its file is kept, so that a corrected column does not send it again. */
+export const record = {
   load(bytes: ArrayBuffer) {
     const head = new Uint8Array(bytes, 0, Math.min(2, bytes.byteLength))
     const wide =
@@ -16,6 +15,3 @@ const face = {
   },
   read: (choices: RecordChoices, tell: (share: number) => void) => readRecord(text, choices, tell),
 }
-
-export type RecordWorker = typeof face
-expose(face)
