@@ -1,11 +1,9 @@
 import type {} from '@nuxt/nitro-server'
-import { readFile, writeFile } from 'node:fs/promises'
-import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { build as bundle } from 'esbuild'
+import { bundleOffline, bundleThread } from './scripts/bundles'
 
 export default defineNuxtConfig({
-  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt'],
+  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
   ssr: false,
   // Our own rooms are imported by name, so that what stands on what can be read and is held to its floors.
   components: { dirs: [] },
@@ -69,47 +67,6 @@ export default defineNuxtConfig({
       },
     },
   },
-  // It installs on a phone and works without a network; a newer version waits until somebody takes it.
-  pwa: {
-    registerType: 'prompt',
-    injectRegister: null,
-    client: { registerPlugin: false },
-    manifest: {
-      name: 'Tall Cask',
-      short_name: 'Tall Cask',
-      description: 'Design, compute and run your own water, from roof to tap.',
-      display: 'standalone',
-      start_url: '/',
-      scope: '/',
-      background_color: '#f6f2e8',
-      theme_color: '#f6f2e8',
-      icons: [
-        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
-        { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
-        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
-      ],
-    },
-    workbox: {
-      globPatterns: ['**/*.{js,css,woff,woff2,ttf,svg,png}'],
-      maximumFileSizeToCacheInBytes: 4_000_000,
-      // The page for when no server answers; where one does, its answer of today counts, and the rules that come with it.
-      additionalManifestEntries: [{ url: '/?kept', revision: String(Date.now()) }],
-      navigateFallback: null,
-      runtimeCaching: [
-        {
-          urlPattern: ({ request }) => request.mode === 'navigate',
-          handler: async ({ request }) => {
-            const patience = new Promise<never>((_, fail) => setTimeout(fail, 5000))
-            const answer = await Promise.race([fetch(request), patience]).catch(() => undefined)
-            if (answer && answer.status < 500) return answer
-            return (await caches.match('/', { ignoreSearch: true })) ?? Response.error()
-          },
-        },
-      ],
-      inlineWorkboxRuntime: true,
-      cleanupOutdatedCaches: true,
-    },
-  },
   compatibilityDate: '2026-01-01',
   sourcemap: false,
   nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo', pattern: '*.json' }] },
@@ -128,27 +85,10 @@ export default defineNuxtConfig({
       if (isClient && config.mode === 'development' && typeof input === 'object' && !Array.isArray(input))
         input.server ??= input.entry!
     },
-    /**
-     * The built server listens on this machine alone unless HOST says otherwise; its entry sets that before anything
-     * else runs. What its threads run stands beside it as one file.
-     */
+    /** What answers without a network knows every file of this build, and the server every file that it serves. */
+    'nitro:build:public-assets': ({ options }) => bundleOffline(options.output.publicDir),
     'nitro:init'(nitro) {
-      nitro.hooks.hook('compiled', async ({ options }) => {
-        const folder = options.output.serverDir
-        const entry = join(folder, 'index.mjs')
-        await writeFile(join(folder, 'host.mjs'), "process.env.HOST ||= process.env.NITRO_HOST || '127.0.0.1'\n")
-        await writeFile(entry, `import './host.mjs'\n${await readFile(entry, 'utf8')}`)
-        await bundle({
-          entryPoints: [fileURLToPath(new URL('./server/jobs/thread.ts', import.meta.url))],
-          outfile: join(folder, 'work.mjs'),
-          alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
-          bundle: true,
-          platform: 'node',
-          format: 'esm',
-          target: 'node20',
-          minify: true,
-        })
-      })
+      nitro.hooks.hook('compiled', ({ options }) => bundleThread(options.output.serverDir))
     },
   },
   elementPlus: { themes: [] },

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
-import { STRAINER, VENT, withRows } from './tests/compiler/madeUp'
+import { MADE_UP, withRows } from './tests/compiler/madeUp'
 
 export default defineConfig({
   resolve: {
@@ -30,7 +30,7 @@ export default defineConfig({
           {
             name: 'made-up-kinds',
             enforce: 'pre',
-            transform: (code, id) => withRows(id, code, [...STRAINER, ...VENT]),
+            transform: (code, id) => withRows(id, code, MADE_UP),
           },
         ],
         test: { name: 'kinds', include: ['tests/kinds/**/*.test.ts'], isolate: false },

@@ -1,6 +1,5 @@
 import { useSite } from '~/stores/site'
 import { phraseText, type Phrase } from '#core/words'
-import { ticks } from 'd3-array'
 import { FOOT_M, groupDigits, parseQuantity, showQuantity, showVolume, type Kind } from '#core/units'
 
 /** Figures in the units of the open site. */
@@ -19,14 +18,6 @@ export function useUnits() {
       store.system === 'metric'
         ? `${groupDigits(litresPerM, 1)} L a metre`
         : `${groupDigits((litresPerM * FOOT_M) / unitL(), 2)} gal a foot`,
-    /** Marks of an axis of litres, round in the site's own unit, up to the most there is. */
-    litreTicks: (most: number, count: number): { litres: number; text: string }[] => {
-      const factor = unitL()
-      return ticks(0, most / factor, count).map(value => ({
-        litres: value * factor,
-        text: store.system === 'metric' ? showVolume(value, 'metric').text : `${groupDigits(value, 1)} gal`,
-      }))
-    },
     /** A span of hours as people say it: minutes while there are few, days once there are many. */
     span: (hours: number) =>
       hours < 1.5

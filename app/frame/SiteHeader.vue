@@ -6,7 +6,7 @@ import { usePrefs } from '~/stores/prefs'
 import { useSite } from '~/stores/site'
 import type { FilesCommand } from '~/frame/FilesMenu.vue'
 import { setField } from '#core/moves'
-import { Redo2, Undo2 } from 'lucide-vue-next'
+import { RefreshLeft, RefreshRight } from '@element-plus/icons-vue'
 
 const emit = defineEmits<{ sums: []; find: []; keys: [] }>()
 const store = useSite()
@@ -83,7 +83,7 @@ function act(command: FilesCommand): void {
         :title="store.undoLabel ? `Undo: ${store.undoLabel}` : 'Nothing to undo'"
         @click="store.undo()"
       >
-        <Undo2 :size="15" aria-hidden="true" />Undo
+        <RefreshLeft width="15" height="15" aria-hidden="true" />Undo
       </button>
       <button
         type="button"
@@ -92,7 +92,8 @@ function act(command: FilesCommand): void {
         :title="store.redoLabel ? `Redo: ${store.redoLabel}` : 'Nothing to redo'"
         @click="store.redo()"
       >
-        <Redo2 :size="15" aria-hidden="true" /><span class="wide">Redo</span><span class="unseen">Redo</span>
+        <RefreshRight width="15" height="15" aria-hidden="true" /><span class="wide">Redo</span
+        ><span class="unseen">Redo</span>
       </button>
       <button type="button" class="tool wide" @click="$emit('sums')">Sums <kbd>S</kbd></button>
       <button type="button" class="tool wide" @click="$emit('find')">Find <kbd>/</kbd></button>

@@ -4,6 +4,7 @@ import { splitPhotos, type FilePhoto } from './photoFile'
 import { fewOf } from './fewOf'
 import { whyNot } from '../answers'
 import { readFigure } from '../keep'
+import { showQuantity, type Kind } from '../units'
 import { nameOf, graphOf, readSiteText, runName, type Site } from '../site'
 import {
   instantDigits,
@@ -15,16 +16,10 @@ import {
   type ReadingKind,
 } from '../kinds'
 
-/** The unit in which a table tells each kind. */
-const UNIT: Partial<Record<ReadingKind, string>> = {
-  level: 'm',
-  rain: 'mm',
-  meter: 'L',
-  pressure: 'kPa',
-  drop: 'kPa',
-  recovery: 'L/s',
-  standing: 'm',
-  carted: 'L',
+/** The unit in which a table tells a kind: the one of its figure as it is kept. */
+function unitOf(kind: ReadingKind): string {
+  const row: { kind?: Kind } = READING_KINDS[kind]
+  return row.kind ? showQuantity(1, row.kind, 'metric').unit : ''
 }
 
 /** A log as a table that any spreadsheet opens, oldest first; it is read back as it was. */
@@ -38,7 +33,7 @@ export function logTable(site: Site): string {
       subject,
       name: subjectName(site, subject),
       value: value ?? '',
-      unit: value === undefined ? '' : (UNIT[kind] ?? ''),
+      unit: value === undefined ? '' : unitOf(kind),
       by,
       said,
       note,

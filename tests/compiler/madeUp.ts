@@ -55,6 +55,27 @@ export const VENT: readonly Row[] = [
   { file: 'core/build/takeoff/things.ts', before: '  outfall(site, list', row: '  vent() {},\n' },
 ]
 
+/** A kind of reading. */
+export const ACIDITY: readonly Row[] = [
+  {
+    file: 'core/kinds/readings.ts',
+    before: "  chore: row({ name: 'done'",
+    row: "  acidity: row({ name: 'acidity', kind: 'coefficient', of: 'tank', least: 0, most: 14 }),\n",
+  },
+]
+
+/** A kind of device, which tells that reading. */
+export const PROBE: readonly Row[] = [
+  {
+    file: 'core/kinds/devices.ts',
+    before: "  forecast: row({ name: 'weather forecast'",
+    row: "  probe: row({ name: 'acidity probe', tells: 'acidity', of: 'tank', everyMinutes: 60 }),\n",
+  },
+]
+
+/** All that nobody has. */
+export const MADE_UP: readonly Row[] = [...STRAINER, ...VENT, ...ACIDITY, ...PROBE]
+
 /** A file with the rows that made-up kinds take in it. */
 export function withRows(file: string, text: string, rows: readonly Row[]): string {
   return rows

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
 import SumFigure from '~/fields/SumFigure.vue'
@@ -34,27 +36,43 @@ function setWay(way: 'return' | 'typed'): void {
   )
 }
 
-const [WIDTH, HEIGHT, HOURS] = [300, 64, WET_DAY_HOURS]
+const HOURS = WET_DAY_HOURS
 const day = computed(() => {
   const series = weatherSeries(store.site!)
   if (!series.split || !storm.value) return undefined
   const rainMm = fiveYearDayMm(series.rainMm)
-  const bars = stormOfDay(rainMm, series.split)
+  const intensities = stormOfDay(rainMm, series.split)
   const first = Math.min(Infinity, ...catchLimits(store.site!).map(limit => limit.spillsAtMmPerH))
-  const most = Math.max(...bars, first < Infinity ? Math.min(first, Math.max(...bars) * 1.15) : 0)
-  const y = (intensity: number) => HEIGHT - (HEIGHT * intensity) / most
-  return {
-    rainMm,
-    first,
-    most,
-    lineY: first <= most ? y(first) : undefined,
-    bars: bars.map((intensity, at) => ({
-      x: (at * WIDTH) / bars.length,
-      y: y(intensity),
-      height: (HEIGHT * intensity) / most,
-      over: intensity > first,
-    })),
+  return { rainMm, first, intensities, most: Math.max(...intensities) }
+})
+/** Above so many times the day's hardest rain the line where the first thing spills is not drawn: it would flatten it. */
+const LINE_SHARE = 1.15
+const axes: PlotAxes = {
+  x: { from: 0, until: HOURS, mostMarks: 3, text: hours => `${Number(hours.toFixed(1))} h` },
+  y: { kind: 'intensity', from: 0, mostMarks: 3 },
+}
+const curves = computed((): Series[] => {
+  const { intensities, first, most } = day.value!
+  const hoursEach = HOURS / intensities.length
+  const bars: Series = {
+    draws: 'bars',
+    label: 'rain',
+    colour: 'deep',
+    narrow: true,
+    over: ({ y }) => y > first,
+    points: intensities.map((y, at) => ({ x: (at + 0.5) * hoursEach, y })),
   }
+  if (first > most * LINE_SHARE) return [bars]
+  const limit: Series = {
+    draws: 'line',
+    label: 'the first spills',
+    colour: 'oak',
+    dashed: true,
+    thin: true,
+    unnamed: true,
+    points: [0, HOURS].map(x => ({ x, y: first })),
+  }
+  return [bars, limit]
 })
 </script>
 
@@ -96,24 +114,13 @@ const day = computed(() => {
       >
     </p>
     <figure v-if="day">
-      <svg
-        :viewBox="`0 0 ${WIDTH} ${HEIGHT + 12}`"
-        role="img"
-        :aria-label="`A day of ${show(day.rainMm, 'rain')} in ${HOURS} hours, at most ${show(day.most, 'intensity')}`"
-      >
-        <rect
-          v-for="(bar, at) in day.bars"
-          :key="at"
-          :x="bar.x"
-          :y="bar.y"
-          :width="WIDTH / day.bars.length - 0.8"
-          :height="bar.height"
-          :class="{ over: bar.over }"
-        />
-        <path v-if="day.lineY !== undefined" :d="`M0 ${day.lineY} H${WIDTH}`" class="limit" />
-        <text x="0" :y="HEIGHT + 11">0 h</text>
-        <text :x="WIDTH" :y="HEIGHT + 11" text-anchor="end">{{ HOURS }} h</text>
-      </svg>
+      <Plot
+        class="plot"
+        :axes="axes"
+        :series="curves"
+        :height-px="120"
+        :spoken="`A day of ${show(day.rainMm, 'rain')} in ${HOURS} hours, at most ${show(day.most, 'intensity')}`"
+      />
       <figcaption class="small soft">
         The day that comes back once in five years, {{ show(day.rainMm, 'rain') }}, {{ SPLIT_MINUTES }} minutes by
         {{ SPLIT_MINUTES }} minutes<template v-if="day.first < Infinity"
@@ -136,24 +143,9 @@ figure {
   gap: 4px 16px;
   align-items: end;
 }
-svg {
-  width: 300px;
+.plot {
+  width: 320px;
   max-width: 100%;
-}
-rect {
-  fill: var(--water-deep);
-}
-rect.over {
-  fill: var(--rust);
-}
-.limit {
-  stroke: var(--oak);
-  stroke-width: 1.4;
-  stroke-dasharray: 5 3;
-}
-text {
-  font: 10px var(--text);
-  fill: var(--soft);
 }
 figcaption {
   max-width: 34ch;

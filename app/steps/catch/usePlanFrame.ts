@@ -1,6 +1,6 @@
 import { FOOT_M } from '#core/units'
-import { straightAxis } from '~/charts/straightAxis'
 import { useSite } from '~/stores/site'
+import { scaleLinear } from 'd3-scale'
 import { outlinePlan, planRectangles, type Roof } from '#core/site'
 
 export const [PLAN_WIDTH, PLAN_HEIGHT, PLAN_EDGE] = [360, 210, 16]
@@ -49,9 +49,9 @@ export function usePlanFrame(roof: () => Roof, plan: Readonly<Ref<SVGSVGElement 
     ]
     return { left, bottom, pxPerM: Math.min((WIDTH - EDGE) / (right - left), (HEIGHT - EDGE) / (top - bottom)) }
   })
-  const x = computed(() => straightAxis([frame.value.left, frame.value.left + 1], [EDGE, EDGE + frame.value.pxPerM]))
+  const x = computed(() => scaleLinear([frame.value.left, frame.value.left + 1], [EDGE, EDGE + frame.value.pxPerM]))
   const y = computed(() =>
-    straightAxis([frame.value.bottom, frame.value.bottom + 1], [HEIGHT - EDGE, HEIGHT - EDGE - frame.value.pxPerM]),
+    scaleLinear([frame.value.bottom, frame.value.bottom + 1], [HEIGHT - EDGE, HEIGHT - EDGE - frame.value.pxPerM]),
   )
   const gridM = computed(
     () =>
@@ -79,8 +79,8 @@ export function usePlanFrame(roof: () => Roof, plan: Readonly<Ref<SVGSVGElement 
   const pointAt = (event: PointerEvent) => {
     const box = plan.value!.getBoundingClientRect()
     return {
-      xM: snap(x.value.at(((event.clientX - box.left) * WIDTH) / box.width)),
-      yM: snap(y.value.at(((event.clientY - box.top) * HEIGHT) / box.height)),
+      xM: snap(x.value.invert(((event.clientX - box.left) * WIDTH) / box.width)),
+      yM: snap(y.value.invert(((event.clientY - box.top) * HEIGHT) / box.height)),
     }
   }
 

@@ -9,7 +9,7 @@ import { useSite } from '~/stores/site'
 import { whyNot } from '#core/answers'
 import { placesFor, readSpoken } from '#core/keep'
 import { moveOf } from '#core/moves'
-import { READING_KINDS, type ReadingKind } from '#core/kinds'
+import { READING_KIND_IDS, READING_KINDS, type ReadingKind } from '#core/kinds'
 
 /** Ten seconds in the rain: what is it, and what does it say. On a phone it stands under the thumb. */
 const store = useSite()
@@ -23,7 +23,6 @@ const BUTTONS: { id: Of; sign: string; words: string }[] = [
   { id: 'note', sign: '✎', words: 'Note' },
   { id: 'other', sign: '…', words: 'Other' },
 ]
-const OTHERS: ReadingKind[] = ['meter', 'pressure', 'starts', 'drop', 'recovery', 'standing', 'carted', 'photo']
 const HINTS: Record<ReadingKind, string> = {
   level: '0.71 m, 28 in, half, 60 %, hollow above the third rib',
   rain: '12 mm',
@@ -41,7 +40,10 @@ const HINTS: Record<ReadingKind, string> = {
 const open = ref<Of>()
 const other = ref<ReadingKind>('meter')
 const kind = computed<ReadingKind>(() => (open.value === 'other' ? other.value : (open.value ?? 'level')))
-const others = OTHERS.map(id => ({ value: id, name: READING_KINDS[id].name }))
+const others = READING_KIND_IDS.filter(id => !BUTTONS.some(button => button.id === id)).map(id => ({
+  value: id,
+  name: READING_KINDS[id].name,
+}))
 /** What is half typed of each kind waits there while another is looked at. */
 const drafts = reactive<Partial<Record<ReadingKind, string>>>({})
 const text = computed({

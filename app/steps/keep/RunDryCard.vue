@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { area, line } from 'd3-shape'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import { dayWords, daysAfter } from '~/fields/days'
 import { useDevices } from './devices/devices'
 import { useUnits } from '~/fields/useUnits'
@@ -12,24 +13,28 @@ import { inForce, type Today } from '#core/keep'
 const props = defineProps<{ today: Today }>()
 const store = useSite()
 const devices = useDevices()
-const { litres } = useUnits()
-const [WIDE, HIGH, WEEKS] = [340, 60, 26]
+const { litres, show } = useUnits()
+const WEEKS = 26
 const weeks = computed(() => props.today.weeks.slice(0, WEEKS))
-const x = (week: number) => (week / (WEEKS - 1)) * WIDE
-const y = (held: number) => HIGH - (held / Math.max(1, props.today.capL)) * HIGH
-const band = computed(
-  () =>
-    area<[number, number, number]>()
-      .x((_, week) => x(week))
-      .y0(([low]) => y(low))
-      .y1(([, , high]) => y(high))(weeks.value) ?? '',
-)
-const middle = computed(
-  () =>
-    line<[number, number, number]>()
-      .x((_, week) => x(week))
-      .y(([, held]) => y(held))(weeks.value) ?? '',
-)
+const shareHeld = (litres: number) => litres / Math.max(1, props.today.capL)
+const axes: PlotAxes = {
+  x: { from: 0, until: WEEKS - 1, mostMarks: 3, text: week => (week === 0 ? 'now' : `${week} weeks`) },
+  y: { from: 0, until: 1, mostMarks: 3, text: share => show(share, 'share') },
+}
+const curves = computed((): Series[] => [
+  {
+    draws: 'band',
+    label: 'eight of ten years',
+    colour: 'deep',
+    points: weeks.value.map(([low, , high], week) => ({ x: week, low: shareHeld(low), high: shareHeld(high) })),
+  },
+  {
+    draws: 'line',
+    label: 'most likely',
+    colour: 'deep',
+    points: weeks.value.map(([, held], week) => ({ x: week, y: shareHeld(held) })),
+  },
+])
 const runOut = computed(() => props.today.runOut)
 const spills = computed(() => {
   const at = props.today.spillShare.findIndex(share => share >= 0.5)
@@ -60,11 +65,7 @@ const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) =>
       half a year from now {{ dryByHalfYear }} in a hundred have.
     </p>
     <p v-else>In nine of ten made-up years it lasts a year and more from today.</p>
-    <svg :viewBox="`0 -4 ${WIDE} ${HIGH + 8}`" role="img" :aria-label="`What the tanks hold over ${WEEKS} weeks`">
-      <path :d="`M0 ${HIGH} H${WIDE}`" class="floor" />
-      <path :d="band" class="band" />
-      <path :d="middle" class="middle" />
-    </svg>
+    <Plot glance :axes="axes" :series="curves" :height-px="96" :spoken="`What the tanks hold over ${WEEKS} weeks`" />
     <p class="soft small">
       The next half year, of {{ litres(today.capL) }}; eight of ten made-up years lie in the band.
       <template v-if="spills">Spills again, most likely, by {{ inDays(spills) }}.</template>
@@ -82,23 +83,6 @@ const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  max-width: 420px;
-  display: block;
-}
-.floor {
-  stroke: var(--hair);
-}
-.band {
-  fill: var(--water-deep);
-  opacity: 0.25;
-}
-.middle {
-  fill: none;
-  stroke: var(--water-deep);
-  stroke-width: 2;
-}
 p {
   margin: 0 0 6px;
 }

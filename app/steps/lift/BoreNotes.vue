@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Curve } from '~/charts/CurveChart.vue'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { runName, type Run } from '#core/site'
@@ -10,25 +11,22 @@ import type { NodeOf } from '#core/kinds'
 
 /** The stretch that costs a tap most, laid in other sizes: what the tap then passes, and what the pipe costs. */
 const props = defineProps<{ run: Run; tap: NodeOf<'tap'>; lossM: number }>()
-const CurveChart = defineAsyncComponent(() => import('~/charts/CurveChart.vue'))
 const store = useSite()
 const { show, money } = useUnits()
 const sizes = computed(() => boreChoices(store.site!, props.run, props.tap.id))
-const curves = computed((): Curve[] => [
-  { label: 'tank full', points: sizes.value.map(({ price, fullLps }) => ({ x: price, y: fullLps })), colour: 'deep' },
-  {
-    label: 'nearly empty',
-    points: sizes.value.map(({ price, lowLps }) => ({ x: price, y: lowLps })),
-    colour: 'oak',
-    dashed: true,
-  },
-  {
-    label: 'as it is',
-    points: sizes.value.filter(({ now }) => now).map(({ price, fullLps }) => ({ x: price, y: fullLps })),
-    colour: 'ink',
-    dots: true,
-  },
-])
+const axes = computed((): PlotAxes => ({
+  x: { words: 'what the pipe costs', from: 0, mostMarks: 5, text: money },
+  y: { words: 'the tap passes', kind: 'flow' },
+}))
+const curves = computed((): Series[] => {
+  const points = (of: 'fullLps' | 'lowLps', which = sizes.value) => which.map(size => ({ x: size.price, y: size[of] }))
+  const now = sizes.value.filter(size => size.now)
+  return [
+    { draws: 'line', label: 'tank full', colour: 'deep', points: points('fullLps') },
+    { draws: 'line', label: 'nearly empty', colour: 'oak', dashed: true, points: points('lowLps') },
+    { draws: 'dots', label: 'as it is', colour: 'ink', points: points('fullLps', now) },
+  ]
+})
 </script>
 
 <template>
@@ -71,10 +69,12 @@ const curves = computed((): Curve[] => [
           </tr>
         </tbody>
       </table>
-      <CurveChart
-        :curves="curves"
-        :x="{ words: 'what the pipe costs' }"
-        :y="{ words: 'the tap passes', kind: 'flow' }"
+      <Plot
+        class="chart"
+        legend
+        :axes="axes"
+        :series="curves"
+        :height-px="230"
         spoken="What the tap passes against what the pipe costs."
       />
     </div>
@@ -89,5 +89,8 @@ const curves = computed((): Curve[] => [
 }
 .beside > * {
   flex: 1 1 320px;
+}
+.chart {
+  max-width: 520px;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import CurveChart, { type Curve } from '~/charts/CurveChart.vue'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import { useUnits } from '~/fields/useUnits'
 import type { CurvePoint } from '#core/sums'
 import type { Duty } from '#core/network'
@@ -8,10 +9,11 @@ import type { Duty } from '#core/network'
 const props = defineProps<{ duty: Duty }>()
 const { show } = useUnits()
 const points = (curve: CurvePoint[]) => curve.map(({ flowLps, headM }) => ({ x: flowLps, y: headM }))
-const curves = computed((): Curve[] => [
-  { label: 'where it runs', points: points([props.duty.at]), colour: 'ink', dots: true },
-  { label: 'the pump', points: points(props.duty.curve), colour: 'deep' },
-  { label: 'its lines ask', points: points(props.duty.system), colour: 'oak', dashed: true },
+const axes: PlotAxes = { x: { words: 'flow', kind: 'flow', from: 0 }, y: { words: 'head', kind: 'length' } }
+const curves = computed((): Series[] => [
+  { draws: 'dots', label: 'where it runs', colour: 'ink', points: points([props.duty.at]) },
+  { draws: 'line', label: 'the pump', colour: 'deep', points: points(props.duty.curve) },
+  { draws: 'line', label: 'its lines ask', colour: 'oak', dashed: true, points: points(props.duty.system) },
 ])
 const spoken = computed(
   () => `It runs at ${show(props.duty.at.flowLps, 'flow')} and ${show(props.duty.at.headM, 'length')} of head.`,
@@ -19,10 +21,11 @@ const spoken = computed(
 </script>
 
 <template>
-  <CurveChart
-    :curves="curves"
-    :x="{ words: 'flow', kind: 'flow' }"
-    :y="{ words: 'head', kind: 'length' }"
-    :spoken="spoken"
-  />
+  <Plot class="chart" legend :axes="axes" :series="curves" :height-px="230" :spoken="spoken" />
 </template>
+
+<style scoped>
+.chart {
+  max-width: 520px;
+}
+</style>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import type { Curve } from '~/charts/CurveChart.vue'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import type { TestReading } from '#core/network'
 import type { NodeOf } from '#core/kinds'
 
 /** A pumping test as it was read, and the recovery that was fitted to it. */
 const props = defineProps<{ well: NodeOf<'well'>; test: TestReading }>()
-const CurveChart = defineAsyncComponent(() => import('~/charts/CurveChart.vue'))
 const last = computed(() => Math.max(0, ...props.well.pumpingTest!.drawn.map(({ minutes }) => minutes)))
-const curves = computed((): Curve[] => {
+const curves = computed((): Series[] => {
   const { drawn, recovered } = props.well.pumpingTest!
   const point = (minutes: number, depthM: number) => ({ x: minutes, y: depthM })
   const back = recovered.map(({ minutes, depthM }) => point(last.value + minutes, depthM))
@@ -20,24 +20,38 @@ const curves = computed((): Curve[] => {
       props.well.stillWaterDepthM + drawdownM * Math.exp((-(recoveryPerH ?? 0) * minutes) / 60),
     )
   })
+  const read = [...drawn.map(({ minutes, depthM }) => point(minutes, depthM)), ...back]
+  const recovery: Series = { draws: 'line', label: 'recovery, fitted', colour: 'oak', dashed: true, points: fitted }
   return [
+    { draws: 'dots', label: 'read', colour: 'ink', points: read },
     {
-      label: 'read',
-      points: [...drawn.map(({ minutes, depthM }) => point(minutes, depthM)), ...back],
-      colour: 'ink',
-      dots: true,
+      draws: 'line',
+      label: 'pumped',
+      colour: 'deep',
+      points: drawn.map(({ minutes, depthM }) => point(minutes, depthM)),
     },
-    { label: 'pumped', points: drawn.map(({ minutes, depthM }) => point(minutes, depthM)), colour: 'deep' },
-    ...(recoveryPerH ? [{ label: 'recovery, fitted', points: fitted, colour: 'oak' as const, dashed: true }] : []),
+    ...(recoveryPerH ? [recovery] : []),
   ]
 })
+const axes: PlotAxes = {
+  x: { words: 'minutes', from: 0 },
+  y: { words: 'depth to water', kind: 'length', downward: true },
+}
 </script>
 
 <template>
-  <CurveChart
-    :curves="curves"
-    :x="{ words: 'minutes' }"
-    :y="{ words: 'depth to water', kind: 'length', downward: true }"
+  <Plot
+    class="chart"
+    legend
+    :axes="axes"
+    :series="curves"
+    :height-px="230"
     spoken="Depth to the water while it was pumped and after."
   />
 </template>
+
+<style scoped>
+.chart {
+  max-width: 520px;
+}
+</style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, Series } from '~/charts/plot'
 import { useUnits } from '~/fields/useUnits'
 import { useManyYears } from '~/stores/manyYears'
-import { scaleLinear } from 'd3-scale'
-import { area, line } from 'd3-shape'
 import { MONTH_NAMES } from '#core/units'
 
 /**
@@ -14,26 +14,37 @@ const many = useManyYears()
 const { litres, show } = useUnits()
 const FEW = 40
 const MANY = 1000
-const [WIDTH, HEIGHT, LEFT, FOOT] = [520, 190, 40, 44]
-const x = scaleLinear([0, 52], [LEFT, WIDTH - 4])
-const y = scaleLinear([0, 1], [HEIGHT - FOOT, 8])
-const level = computed(() => many.answer?.level ?? [])
-const band = computed(
-  () =>
-    area<[number, number, number]>(
-      (_, week) => x(week + 0.5),
-      each => y(each[0]),
-      each => y(each[2]),
-    )(level.value) ?? '',
-)
-const middle = computed(
-  () =>
-    line<[number, number, number]>(
-      (_, week) => x(week + 0.5),
-      each => y(each[1]),
-    )(level.value) ?? '',
-)
-const monthX = (month: number) => x((month * 52) / 12)
+/** The weeks of a year, and the middles of its months. */
+const WEEKS = 52
+const months = MONTH_NAMES.map((_, month) => ((month + 0.5) * WEEKS) / 12)
+/** A month by a week in it, with the chance that it runs short under its name. */
+function monthOf(week: number): string {
+  const month = Math.min(11, Math.floor((week * 12) / WEEKS))
+  const chance = many.answer?.dryByMonth[month] ?? 0
+  return `${MONTH_NAMES[month]!.slice(0, 3)}\n${chance < 0.005 ? '–' : `${Math.round(chance * 100)} %`}`
+}
+const axes = computed((): PlotAxes => ({
+  x: { from: 0, until: WEEKS, marks: months, mostMarks: 12, text: monthOf },
+  y: { words: 'full', from: 0, until: 1, mostMarks: 3, text: share => show(share, 'share') },
+}))
+const curves = computed((): Series[] => {
+  const level = many.answer?.level ?? []
+  const at = (week: number) => week + 0.5
+  return [
+    {
+      draws: 'band',
+      label: 'from a bad year to a good one',
+      colour: 'water',
+      points: level.map(([low, , high], week) => ({ x: at(week), low, high })),
+    },
+    {
+      draws: 'line',
+      label: 'the middle year',
+      colour: 'deep',
+      points: level.map(([, middle], week) => ({ x: at(week), y: middle })),
+    },
+  ]
+})
 const worst = computed(() => {
   const months = many.answer?.dryByMonth ?? []
   return months.indexOf(Math.max(...months))
@@ -66,34 +77,13 @@ onMounted(() => {
           outside</template
         >.
       </p>
-      <svg
-        :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-        role="img"
-        :aria-label="`How full the tanks stand through the year, and the chance of running short: most in ${MONTH_NAMES[worst]}`"
-      >
-        <g class="axis">
-          <template v-for="share in [0, 0.5, 1]" :key="share">
-            <path :d="`M${LEFT} ${y(share)} H${WIDTH - 4}`" />
-            <text :x="LEFT - 5" :y="y(share) + 4" text-anchor="end">{{ show(share, 'share') }}</text>
-          </template>
-        </g>
-        <path :d="band" class="band" />
-        <path :d="middle" class="middle" />
-        <g v-for="(chance, month) in many.answer.dryByMonth" :key="month">
-          <title>{{ MONTH_NAMES[month] }}: runs short in {{ show(chance, 'share') }} of years</title>
-          <text :x="(monthX(month) + monthX(month + 1)) / 2" :y="HEIGHT - FOOT + 14" text-anchor="middle">
-            {{ MONTH_NAMES[month]!.slice(0, 3) }}
-          </text>
-          <text
-            :x="(monthX(month) + monthX(month + 1)) / 2"
-            :y="HEIGHT - FOOT + 31"
-            text-anchor="middle"
-            :class="{ dry: chance >= 0.005 }"
-          >
-            {{ chance < 0.005 ? '–' : `${Math.round(chance * 100)} %` }}
-          </text>
-        </g>
-      </svg>
+      <div class="drawn">
+        <Plot
+          :axes="axes"
+          :series="curves"
+          :spoken="`How full the tanks stand through the year; they run short most in ${MONTH_NAMES[worst]}`"
+        />
+      </div>
       <p class="small soft">
         Above, how full all tanks together stand: the middle year, and the band from a year in ten to nine in ten.
         Below, the chance that a month runs short. {{ many.fresh ? '' : 'These are from before the last change.' }}
@@ -117,33 +107,11 @@ onMounted(() => {
 </template>
 
 <style scoped>
-svg {
+.drawn {
   width: min(100%, 620px);
-  display: block;
 }
 .old {
   opacity: 0.7;
   text-decoration: line-through;
-}
-.axis path {
-  stroke: var(--hair);
-}
-text {
-  font: 11px var(--text);
-  fill: var(--soft);
-  font-variant-numeric: tabular-nums;
-}
-.dry {
-  fill: var(--rust);
-  font-weight: 650;
-}
-.band {
-  fill: var(--water);
-  opacity: 0.45;
-}
-.middle {
-  fill: none;
-  stroke: var(--water-deep);
-  stroke-width: 2.2;
 }
 </style>

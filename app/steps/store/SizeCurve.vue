@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { straightAxis } from '~/charts/straightAxis'
+import Plot from '~/charts/Plot.vue'
+import type { PlotAxes, PlotGrip, PlotMark, Series } from '~/charts/plot'
 import AnswerFailure from '~/fields/AnswerFailure.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
-import { followPointer } from '~/fields/followPointer'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useAnswer } from '~/stores/useAnswer'
-import { area, line } from 'd3-shape'
 import { moveOf } from '#core/moves'
 import { sizesSoldL } from '#core/catalog'
 import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
@@ -17,9 +16,8 @@ import { payingSizeL, type Pool, type SizePoint } from '#core/balance'
  */
 const props = defineProps<{ pool: Pool }>()
 const store = useSite()
-const { litres, litreTicks, money } = useUnits()
+const { litres, money } = useUnits()
 const { answer: curve, failure, again } = useAnswer('sizes', () => ({ pool: props.pool.id }))
-const [WIDTH, HEIGHT, LEFT, RIGHT, FOOT] = [420, 190, 60, 14, 30]
 
 const SHOWN = {
   days: {
@@ -33,8 +31,8 @@ const SHOWN = {
   price: { name: 'what the tanks cost', of: (point: SizePoint) => point.price, text: money },
 }
 /** While a size is dragged the chart keeps the scale it had. */
-const held = shallowRef<{ points: SizePoint[]; capL: number }>()
-const points = computed(() => held.value?.points ?? curve.value ?? [])
+const held = shallowRef<SizePoint[]>()
+const points = computed(() => held.value ?? curve.value ?? [])
 const chosen = ref<keyof typeof SHOWN>()
 /** Where nothing ever goes short, what must be brought for it is what a size changes. */
 const shown = computed(
@@ -47,27 +45,6 @@ const shown = computed(
       : 'days'),
 )
 const figure = computed(() => SHOWN[shown.value])
-const most = computed(() =>
-  Math.max(1, ...points.value.map(point => (shown.value === 'days' ? point.band[2] : figure.value.of(point)))),
-)
-const x = computed(() => straightAxis([0, points.value.at(-1)?.capL ?? 1], [LEFT, WIDTH - RIGHT]))
-const y = computed(() => straightAxis([0, most.value], [HEIGHT - FOOT, 12], true))
-const path = computed(
-  () =>
-    line<SizePoint>(
-      point => x.value(point.capL),
-      point => y.value(figure.value.of(point)),
-    )(points.value) ?? '',
-)
-const bandPath = computed(() =>
-  shown.value === 'days'
-    ? (area<SizePoint>(
-        point => x.value(point.capL),
-        point => y.value(point.band[0]),
-        point => y.value(point.band[2]),
-      )(points.value) ?? '')
-    : '',
-)
 const pays = computed(() => (points.value.length ? payingSizeL(points.value) : undefined))
 
 /** A figure at a size, between the points of the curve. */
@@ -112,94 +89,84 @@ const marks = computed(() => {
   })
 })
 
-/** Marks of the upright axis: round in days, in money, or in what water is measured in. */
-const marksUp = computed(() =>
-  shown.value === 'days' || shown.value === 'price'
-    ? y.value.marks(4).map(value => ({ value, text: shown.value === 'days' ? String(value) : money(value) }))
-    : litreTicks(y.value.most, 4).map(({ litres: value, text }) => ({ value, text })),
-)
-const grab = useTemplateRef('grab')
 const key = computed(() => `size:${props.pool.tanks[0]!.id}`)
 function widen(capL: number): void {
   const share = Math.max(0.02, capL / props.pool.capL)
   store.make(moveOf('widenTanks', { tanks: props.pool.tanks.map(tank => tank.id), share }), key.value)
 }
-function onPointerdown(event: PointerEvent): void {
-  grab.value?.focus()
-  if (event.button !== 0 || !points.value.length) return
-  const target = event.currentTarget as SVGElement
-  const svg = target.ownerSVGElement!
-  held.value = { points: points.value, capL: props.pool.capL }
-  const onMove = (move: PointerEvent) => {
-    const { left, width } = svg.getBoundingClientRect()
-    const capL = x.value.at(((move.clientX - left) / width) * WIDTH)
-    const wanted = Math.min(points.value.at(-1)!.capL, Math.max(points.value[0]!.capL, Math.round(capL / 50) * 50))
-    if (Math.abs(wanted - props.pool.capL) > 20) widen(wanted)
-  }
-  const onEnd = () => {
+/** A size is dragged by so much at a time, L; a smaller change than the least is none. */
+const [DRAG_STEP_L, LEAST_CHANGE_L] = [50, 20]
+const axes = computed((): PlotAxes => {
+  const last = points.value.at(-1)!.capL
+  const y = {
+    days: { words: 'days short' },
+    price: { words: 'cost', text: money },
+    unmet: { words: 'wanting', kind: 'volume' as const, per: 'a year' },
+    brought: { words: 'brought', kind: 'volume' as const, per: 'a year' },
+  }[shown.value]
+  return { x: { words: 'size', kind: 'volume', from: 0, until: last, mostMarks: 5 }, y }
+})
+const curves = computed((): Series[] => [
+  ...(shown.value === 'days'
+    ? [
+        {
+          draws: 'band' as const,
+          label: 'from a good year to a bad one',
+          colour: 'water' as const,
+          points: points.value.map(({ capL, band }) => ({ x: capL, low: band[0], high: band[2] })),
+        },
+      ]
+    : []),
+  {
+    draws: 'line',
+    label: figure.value.name,
+    colour: 'deep',
+    points: points.value.map(point => ({ x: point.capL, y: figure.value.of(point) })),
+  },
+  {
+    draws: 'dots',
+    label: 'other sizes',
+    colour: 'deep',
+    hollow: true,
+    unnamed: true,
+    points: marks.value.map(({ size, value }) => ({ x: size, y: value })),
+  },
+])
+const stems = computed((): PlotMark[] =>
+  pays.value !== undefined && shown.value === 'days' ? [{ x: pays.value, colour: 'moss' }] : [],
+)
+const grip = computed((): PlotGrip => ({
+  x: now.value.capL,
+  y: now.value.value,
+  least: points.value[0]!.capL,
+  most: points.value.at(-1)!.capL,
+  label: `Size of ${props.pool.name}`,
+  told: `${litres(now.value.capL)}: ${figure.value.text(now.value.value)}`,
+  to(capL) {
+    const wanted = Math.round(capL / DRAG_STEP_L) * DRAG_STEP_L
+    if (Math.abs(wanted - props.pool.capL) > LEAST_CHANGE_L) widen(wanted)
+  },
+  byKey: share => widen(props.pool.capL * share),
+  begin: () => (held.value = points.value),
+  end() {
     held.value = undefined
     store.settle()
-  }
-  followPointer(event, target, onMove, onEnd)
-}
-function onKeydown(event: KeyboardEvent): void {
-  const steps = {
-    ArrowRight: 1.05,
-    ArrowUp: 1.05,
-    ArrowLeft: 1 / 1.05,
-    ArrowDown: 1 / 1.05,
-    PageUp: 1.25,
-    PageDown: 0.8,
-  }[event.key]
-  if (!steps) return
-  event.preventDefault()
-  widen(props.pool.capL * steps)
-}
+  },
+}))
 const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value as keyof typeof SHOWN, name }))
 </script>
 
 <template>
   <AnswerFailure :failure="failure" what="The sizes" :again="again" />
   <figure v-if="points.length" class="size" :data-pool="pool.id">
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`">
-      <title>{{ figure.name }} against the size of {{ pool.name }}</title>
-      <g class="axis">
-        <template v-for="tick in marksUp" :key="tick.value">
-          <path :d="`M${LEFT} ${y(tick.value)} H${WIDTH - RIGHT}`" />
-          <text :x="LEFT - 5" :y="y(tick.value) + 4" text-anchor="end">{{ tick.text }}</text>
-        </template>
-        <text
-          v-for="tick in litreTicks(points.at(-1)!.capL, 4)"
-          :key="`x${tick.litres}`"
-          :x="x(tick.litres)"
-          :y="HEIGHT - FOOT + 14"
-          text-anchor="middle"
-        >
-          {{ tick.text }}
-        </text>
-      </g>
-      <path v-if="bandPath" :d="bandPath" class="band" />
-      <path v-if="pays !== undefined && shown === 'days'" :d="`M${x(pays)} 12 V${HEIGHT - FOOT}`" class="pays" />
-      <path :d="path" class="curve" />
-      <circle v-for="mark in marks" :key="mark.name" :cx="x(mark.size)" :cy="y(mark.value)" r="3.5" class="other" />
-      <g
-        ref="grab"
-        class="now"
-        role="slider"
-        tabindex="0"
-        :aria-label="`Size of ${pool.name}`"
-        :aria-valuenow="Math.round(now.capL)"
-        :aria-valuemin="Math.round(points[0]!.capL)"
-        :aria-valuemax="Math.round(points.at(-1)!.capL)"
-        :aria-valuetext="`${litres(now.capL)}: ${figure.text(now.value)}`"
-        @pointerdown.prevent="onPointerdown"
-        @keydown="onKeydown"
-      >
-        <path :d="`M${x(now.capL)} 12 V${HEIGHT - FOOT}`" class="stem" />
-        <circle :cx="x(now.capL)" :cy="y(now.value)" r="12" class="reach" />
-        <circle :cx="x(now.capL)" :cy="y(now.value)" r="6" class="dot" />
-      </g>
-    </svg>
+    <Plot
+      class="plot"
+      :axes="axes"
+      :series="curves"
+      :marks="stems"
+      :grip="grip"
+      :spoken="`${figure.name} against the size of ${pool.name}`"
+    />
     <figcaption class="small">
       <b>How big?</b>{{ ' ' }}
       <ChoiceField label="What the curve shows" :value="shown" :choices="choices" :set="value => (chosen = value)" />
@@ -229,58 +196,9 @@ const choices = Object.entries(SHOWN).map(([value, { name }]) => ({ value: value
   gap: 4px 24px;
   align-items: center;
 }
-svg {
+.plot {
   flex: 1 1 340px;
   max-width: 420px;
-  min-width: 0;
-  touch-action: none;
-}
-.axis path {
-  stroke: var(--hair);
-}
-text {
-  font: 11px var(--text);
-  fill: var(--soft);
-  font-variant-numeric: tabular-nums;
-}
-.band {
-  fill: var(--water);
-  opacity: 0.35;
-}
-.curve {
-  fill: none;
-  stroke: var(--water-deep);
-  stroke-width: 2.4;
-}
-.pays {
-  stroke: var(--moss);
-  stroke-dasharray: 4 3;
-  stroke-width: 1.4;
-}
-.other {
-  fill: var(--sheet);
-  stroke: var(--water-deep);
-  stroke-width: 1.6;
-}
-.now {
-  cursor: ew-resize;
-  outline-offset: 0;
-}
-.stem {
-  stroke: var(--oak);
-  stroke-width: 1;
-  opacity: 0.55;
-}
-.dot {
-  fill: var(--oak);
-}
-.reach {
-  fill: transparent;
-}
-.now:focus-visible .dot {
-  stroke: var(--oak);
-  stroke-width: 5;
-  stroke-opacity: 0.35;
 }
 figcaption {
   flex: 1 1 320px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { clock, useTry } from './useTry'
-import StripChart from '~/charts/StripChart.vue'
+import PlantStrip from './PlantStrip.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
 import { nameOf, tanksOf } from '#core/site'
@@ -55,8 +55,8 @@ const at = (atS: number) => clock(atS, clockS.value, false)
 
 <template>
   <div class="strips">
-    <StripChart name="Level" kind="length" :lines="levels" :from-s="fromS" :until-s="untilS" :clock="at" />
-    <StripChart
+    <PlantStrip name="Level" kind="length" :lines="levels" :from-s="fromS" :until-s="untilS" :clock="at" />
+    <PlantStrip
       v-if="pressures.length"
       name="Pressure"
       kind="pressure"
@@ -65,7 +65,7 @@ const at = (atS: number) => clock(atS, clockS.value, false)
       :until-s="untilS"
       :clock="at"
     />
-    <StripChart name="Flow" kind="flow" from-nothing :lines="flows" :from-s="fromS" :until-s="untilS" :clock="at" />
+    <PlantStrip name="Flow" kind="flow" from-nothing :lines="flows" :from-s="fromS" :until-s="untilS" :clock="at" />
     <p class="small soft">
       The last
       <ChoiceField label="Length of the strips" :value="spanS" :choices="SPANS" :set="value => void (spanS = value)" />
