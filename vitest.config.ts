@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 import { MADE_UP, withRows } from './tests/compiler/madeUp'
@@ -11,6 +12,8 @@ export default defineConfig({
   },
   test: {
     pool: 'threads',
+    // By itself it would leave one processor idle for whoever watches.
+    maxWorkers: availableParallelism(),
     setupFiles: ['tests/seed.ts'],
     testTimeout: 30000,
     projects: [
