@@ -1,6 +1,6 @@
 import { randomNormal } from 'd3-random'
 import { isoDate, dayNumber, makeRain, seeded, seriesOf } from '../core/climate'
-import { askedBy } from '../core/keep/learn/model'
+import { demandByDay } from '../core/keep/learn/model'
 import { bareRoofs, catchRain, compiledOf, poolsOf, roofColumns, sideBySide } from '../core/balance'
 import { weatherMonths, type Site } from '../core/site'
 import type { LogReading } from '../core/kinds'
@@ -39,7 +39,7 @@ export function madeLog(
   const columns = roofColumns(compiled)
   const roofs = { ...columns, caughtCoefficient: columns.caughtCoefficient.map(each => each * coefficient) }
   const { inflowL } = catchRain(roofs, series, days, bareRoofs(roofs))
-  const askedL = askedBy(compiled, series)
+  const askedL = demandByDay(compiled, series)
   const run = sideBySide(compiled, 1)
   for (let pool = 0; pool < run.pools; pool++) run.poolL[pool] = run.capL[pool]! * 0.6
   const log: LogReading[] = []

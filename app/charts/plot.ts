@@ -241,6 +241,8 @@ export function plotOptions(
       max: axis.until === undefined ? undefined : measure.of(axis.until),
       beginAtZero: !along && !axis.downward && !axis.floats,
       reverse: axis.downward ?? false,
+      // Bars would else have room beside the first and the last: the axis says where it begins.
+      offset: false,
       title: { display: Boolean(measure.title) && !axis.untitled, text: measure.title, color: palette.soft, font },
       grid: { color: palette.hair, display: !along && !right, drawTicks: false },
       border: { color: palette.hair },

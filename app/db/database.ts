@@ -1,4 +1,4 @@
-import type { StoredHead, StoredSite } from './shelf'
+import type { StoredHead, StoredSite } from './repository'
 import type { Made } from '#core/moves'
 import type { Site } from '#core/site'
 import type { LogReading } from '#core/kinds'

@@ -3,7 +3,7 @@ import { homeOf } from './engine'
 import { nextFrame } from './nextTask'
 import type { Face } from './thread'
 import type { Device, LogReading } from '#core/kinds'
-import type { Asked, DeviceRead, LogRead } from '#core/exchange'
+import type { PollTime, DeviceRead, LogRead } from '#core/exchange'
 import type { Site, SitePart } from '#core/site'
 
 /** What tables and devices are read against. */
@@ -45,13 +45,13 @@ export const readLogOf = (
 ): Promise<Omit<LogRead, 'readings'> & { count: number }> => ofLog(site, face => face.logs.readLog(text, told(coming)))
 
 /** Since when a device is to be asked; and what it answers, its new lines a few at a time. */
-export const askedSince = (site: Site, device: Device, firstDay: string, asked: Asked): Promise<string> =>
+export const askedSince = (site: Site, device: Device, firstDay: string, asked: PollTime): Promise<string> =>
   ofLog(site, face => face.logs.since(device, firstDay, asked))
 export const readDeviceOf = (
   site: Site,
   device: Device,
   text: string,
-  asked: Asked,
+  asked: PollTime,
   coming: Coming,
 ): Promise<Omit<DeviceRead, 'readings' | 'ahead'> & { count: number; promised: number[] }> =>
   ofLog(site, face => face.logs.device(device, text, asked, told(coming)))

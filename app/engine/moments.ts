@@ -1,5 +1,13 @@
 import { answersOf } from './answers'
-import { dutyOfPump, modesFor, momentWith, servedInMode, weakestAlone, wrongWaysOf, type Stand } from '#core/network'
+import {
+  dutyOfPump,
+  modesFor,
+  momentWith,
+  servedInMode,
+  weakestSingleTap,
+  wrongWaysOf,
+  type Stand,
+} from '#core/network'
 import type { Mode, Site } from '#core/site'
 
 const moment = answersOf('moment', (site, { taps, stand }) => momentWith(site, taps, stand))
@@ -11,7 +19,7 @@ const duty = answersOf('duty', (site, { pump, taps, stand }) => dutyOfPump(site,
 export const dutyIn = (site: Site, pump: string, taps: readonly string[], stand: Stand) =>
   duty(site, { pump, taps: [...taps], stand })
 
-const weakest = answersOf('weakest', (site, { stand }) => weakestAlone(site, stand))
+const weakest = answersOf('weakest', (site, { stand }) => weakestSingleTap(site, stand))
 /** The tap that has least pressure when each is open by itself. */
 export const weakestIn = (site: Site, stand: Stand) => weakest(site, { stand })
 

@@ -10,7 +10,9 @@ const { exportSite } = useFiles()
 </script>
 
 <template>
-  <KeepingNote v-if="store.trouble || store.saving === 'failed'" :keeper="store.here!"><template #gone /></KeepingNote>
+  <KeepingNote v-if="store.trouble || store.saving === 'failed'" :autosave="store.here!"
+    ><template #gone
+  /></KeepingNote>
   <p v-else-if="store.holding === 'late'" class="clash" role="alert">
     This browser’s disk does not answer yet. All of it works in this tab alone, and is put on the disk as soon as that
     comes.

@@ -101,11 +101,11 @@ async function remove(id: string, name: string): Promise<void> {
       <p class="soft">Nothing else was changed.</p>
     </div>
     <section v-if="store.left.length" class="left" aria-label="Not saved">
-      <div v-for="keeper in store.left" :key="keeper.id" :data-left="keeper.id">
+      <div v-for="autosave in store.left" :key="autosave.id" :data-left="autosave.id">
         <h2>
-          <NuxtLink :to="`/site/${keeper.id}/store`">{{ keeper.history.value.site.name }}</NuxtLink>
+          <NuxtLink :to="`/site/${autosave.id}/store`">{{ autosave.history.value.site.name }}</NuxtLink>
         </h2>
-        <KeepingNote :keeper="keeper" @let-go="store.letGo(keeper)" />
+        <KeepingNote :autosave="autosave" @let-go="store.letGo(autosave)" />
       </div>
     </section>
     <p v-if="store.holding === 'late'" role="alert" class="problems">

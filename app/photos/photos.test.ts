@@ -37,7 +37,7 @@ const album = {
     return Promise.resolve()
   },
 }
-vi.mock('~/db/openShelf', () => ({ openAlbum: () => Promise.resolve(album) }))
+vi.mock('~/db/openRepository', () => ({ openAlbum: () => Promise.resolve(album) }))
 const { usePhotos } = await import('./usePhotos')
 
 const picture = (name: string, bytes: number) => new File([new Uint8Array(bytes)], name, { type: 'image/jpeg' })

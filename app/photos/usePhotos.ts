@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { scaled } from './scaled'
-import { openAlbum } from '~/db/openShelf'
+import { openAlbum } from '~/db/openRepository'
 import type { StoredPhoto } from '~/db/database'
 import { useSite } from '~/stores/site'
 

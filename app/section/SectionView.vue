@@ -21,7 +21,7 @@ import {
   seenOf,
   STAFF_PX,
   stretchOf,
-  type Held,
+  type HeldScale,
   type Picture,
   type SeenRoute,
   type VerticalScale,
@@ -57,7 +57,7 @@ const { asked, framePx, shiftPx, widen, least, by, fit, bring } = useWiden(
   () => picture.value?.drawing.widthPx ?? 0,
 )
 /** While a height is dragged nothing else moves. */
-const held = shallowRef<Held>()
+const held = shallowRef<HeldScale>()
 const hold = (scale: VerticalScale | undefined) =>
   (held.value = scale && { scale, readablePx: picture.value!.readablePx })
 const room = computed(() => ({

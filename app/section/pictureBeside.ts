@@ -1,5 +1,5 @@
 import { homeOf, scheduler } from '~/engine/engine'
-import { bandsOf, pictureOf, received, type Frame, type Held, type HeldPicture, type Picture } from '#core/section'
+import { bandsOf, pictureOf, received, type Frame, type HeldScale, type HeldPicture, type Picture } from '#core/section'
 import type { Site } from '#core/site'
 
 /**
@@ -12,10 +12,10 @@ let last: { number: number; picture: HeldPicture } | undefined
  * The site cut through, laid out in a thread, so that the page does not stand still; where none can be had, the page
  * does.
  */
-export const pictureBeside = (site: Site, frame: Frame, held?: Held): Promise<Picture> =>
+export const pictureBeside = (site: Site, frame: Frame, held?: HeldScale): Promise<Picture> =>
   laidOut(site, frame, held).catch(() => pictureOf(site, frame, held))
 
-async function laidOut(site: Site, frame: Frame, held?: Held): Promise<Picture> {
+async function laidOut(site: Site, frame: Frame, held?: HeldScale): Promise<Picture> {
   const { daily: _daily, ...climate } = site.climate
   const kept = held && { ...held, scale: bandsOf(held.scale) }
   const bare = { ...site, climate, options: [] }

@@ -3,7 +3,7 @@ import { pictureBeside } from '~/section/pictureBeside'
 import { isLarge } from '~/engine/large'
 import { nextTask } from '~/engine/nextTask'
 import { useSite } from '~/stores/site'
-import { pictureOf, type Frame, type Held, type Picture } from '#core/section'
+import { pictureOf, type Frame, type HeldScale, type Picture } from '#core/section'
 import type { Site } from '#core/site'
 
 /**
@@ -13,7 +13,7 @@ import type { Site } from '#core/site'
 export function useDrawing(
   picture: ShallowRef<Picture | undefined>,
   frame: Readonly<Ref<Frame>>,
-  held: Readonly<Ref<Held | undefined>>,
+  held: Readonly<Ref<HeldScale | undefined>>,
 ): void {
   const store = useSite()
   /** Of several large sites that wait only the newest is laid out. */

@@ -1,6 +1,6 @@
 import { whyNot } from '#core/answers'
 import { useDebounceFn } from '@vueuse/core'
-import { isAtStake } from './keeper'
+import { isAtStake } from './autosave'
 import { useOpenSites } from './useOpenSites'
 import { isLarge } from '~/engine/large'
 import type { Move, PlanOption, Site } from '#core/site'

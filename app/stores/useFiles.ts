@@ -1,5 +1,5 @@
 import { carried } from '~/db/album'
-import { openAlbum } from '~/db/openShelf'
+import { openAlbum } from '~/db/openRepository'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useYard } from '~/stores/yard'
@@ -23,10 +23,10 @@ export function useFiles() {
       .replace(/[^\p{L}\p{N}]+/gu, '-')
       .replace(/^-|-$/g, '') || 'site'
 
-  function exportSite(keeper = store.here!): void {
-    const { site } = keeper.history.value
+  function exportSite(autosave = store.here!): void {
+    const { site } = autosave.history.value
     save(`${stem(site.name)}.tallcask.json`, 'application/json', writeSite(site))
-    void keeper.filed()
+    void autosave.filed()
   }
 
   /** A document that cannot be worked with, as it lies there. */

@@ -1,7 +1,7 @@
-import { isKept, useKeeper, type Keeper } from './keeper'
+import { isKept, useAutosave, type Autosave } from './autosave'
 import { wrongWith } from './wrongWith'
-import { openShelf } from '~/db/openShelf'
-import type { Holding } from '~/db/shelf'
+import { openRepository } from '~/db/openRepository'
+import type { Holding } from '~/db/repository'
 import type { Problem } from '#core/answers'
 import type { Site } from '#core/site'
 
@@ -14,30 +14,30 @@ export type NotOpened = { because: 'missing' } | { because: 'unsound'; problems:
  * made here.
  */
 export function useOpenSites(taken: () => void) {
-  const here = shallowRef<Keeper>()
-  const left = shallowRef<readonly Keeper[]>([])
+  const here = shallowRef<Autosave>()
+  const left = shallowRef<readonly Autosave[]>([])
   const notOpened = shallowRef<NotOpened>()
   const holding = ref<Holding>('disk')
-  void openShelf().then(shelf => shelf.watchHolding(where => (holding.value = where)))
+  void openRepository().then(repository => repository.watchHolding(where => (holding.value = where)))
 
   async function open(id: string): Promise<void> {
     await leave()
     notOpened.value = undefined
-    const back = left.value.find(keeper => keeper.id === id)
+    const back = left.value.find(autosave => autosave.id === id)
     if (back) {
-      left.value = left.value.filter(keeper => keeper !== back)
+      left.value = left.value.filter(autosave => autosave !== back)
       here.value = back
       return taken()
     }
-    const shelf = await openShelf()
+    const repository = await openRepository()
     try {
-      const whole = await shelf.whole(id)
+      const whole = await repository.whole(id)
       const problems = whole && (await wrongWith(whole.stored.site))
       if (!whole) notOpened.value = { because: 'missing' }
       else if (problems?.length) notOpened.value = { because: 'unsound', problems, site: whole.stored.site }
       else {
-        const keeper = useKeeper(shelf, whole, () => here.value === keeper && taken())
-        here.value = keeper
+        const autosave = useAutosave(repository, whole, () => here.value === autosave && taken())
+        here.value = autosave
         taken()
       }
     } catch (error) {
@@ -59,9 +59,9 @@ export function useOpenSites(taken: () => void) {
   }
 
   /** Closes a site that was left, whatever of it was not kept: its owner says so. */
-  function letGo(keeper: Keeper): void {
-    keeper.end()
-    left.value = left.value.filter(each => each !== keeper)
+  function letGo(autosave: Autosave): void {
+    autosave.end()
+    left.value = left.value.filter(each => each !== autosave)
   }
   // What has been kept meanwhile need not be held any longer.
   watchEffect(() => left.value.filter(isKept).forEach(letGo))

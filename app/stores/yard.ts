@@ -1,7 +1,7 @@
 import { customAlphabet } from 'nanoid'
 import { takeIn } from '~/db/album'
-import { openAlbum, openShelf } from '~/db/openShelf'
-import type { StoredHead } from '~/db/shelf'
+import { openAlbum, openRepository } from '~/db/openRepository'
+import type { StoredHead } from '~/db/repository'
 import { nextTask } from '~/engine/nextTask'
 import { wrongWith } from '~/stores/wrongWith'
 import { ask } from '~/engine/engine'
@@ -24,12 +24,12 @@ const freshSiteId = customAlphabet('abcdefghijkmnpqrstuvwxyz23456789', 8)
 export const useYard = defineStore('yard', () => {
   const entries = shallowRef<StoredHead[]>()
 
-  /** Keeps the list that of the shelf until it is told to stop: a Yard that nobody sees is told nothing. */
+  /** Keeps the list that of the repository until it is told to stop: a Yard that nobody sees is told nothing. */
   function watchSites(): () => void {
     let stop: (() => void) | undefined
     let over = false
-    void openShelf().then(shelf => {
-      if (!over) stop = shelf.watchAll(sites => (entries.value = sites))
+    void openRepository().then(repository => {
+      if (!over) stop = repository.watchAll(sites => (entries.value = sites))
     })
     return () => {
       over = true
@@ -47,7 +47,7 @@ export const useYard = defineStore('yard', () => {
     return id
   }
   async function put(site: Site, options: { demo?: boolean; now: number }): Promise<string> {
-    const shelf = await openShelf()
+    const repository = await openRepository()
     const as = (id: string) => ({
       stored: {
         id,
@@ -60,9 +60,9 @@ export const useYard = defineStore('yard', () => {
       },
       steps: [],
     })
-    if (await shelf.put(as(site.id))) return site.id
+    if (await repository.put(as(site.id))) return site.id
     const id = `${site.id}-${freshSiteId()}`.slice(-60)
-    await shelf.put(as(id))
+    await repository.put(as(id))
     return id
   }
 
@@ -71,9 +71,9 @@ export const useYard = defineStore('yard', () => {
    * again already and is left as it is.
    */
   async function remove(id: string): Promise<() => Promise<boolean>> {
-    const shelf = await openShelf()
-    const whole = await shelf.take(id)
-    return async () => (whole ? shelf.put(whole) : false)
+    const repository = await openRepository()
+    const whole = await repository.take(id)
+    return async () => (whole ? repository.put(whole) : false)
   }
 
   /**
@@ -81,17 +81,17 @@ export const useYard = defineStore('yard', () => {
    * was taken out comes back where it is asked for by its id.
    */
   async function fetchDemos(now: number, asked?: string): Promise<void> {
-    const [shelf, demos] = await Promise.all([openShelf(), $fetch<unknown[]>('/api/demo')])
-    const out = new Set(await shelf.takenOut())
+    const [repository, demos] = await Promise.all([openRepository(), $fetch<unknown[]>('/api/demo')])
+    const out = new Set(await repository.takenOut())
     if (asked !== undefined) out.delete(asked)
     for (const [index, demo] of (await readDocuments(demos)).entries())
-      if (!out.has(demo.id) && !(await shelf.whole(demo.id))) await add(demo, { demo: true, now: now - index })
+      if (!out.has(demo.id) && !(await repository.whole(demo.id))) await add(demo, { demo: true, now: now - index })
   }
 
   /** All sites of the list whole, with their rain records. */
   async function wholeSites(): Promise<Site[]> {
-    const shelf = await openShelf()
-    const found = await Promise.all((entries.value ?? []).map(({ id }) => shelf.whole(id)))
+    const repository = await openRepository()
+    const found = await Promise.all((entries.value ?? []).map(({ id }) => repository.whole(id)))
     return found.flatMap(whole => (whole ? [whole.stored.site] : []))
   }
 
@@ -104,7 +104,7 @@ export const useYard = defineStore('yard', () => {
     const next = async (): Promise<Looked> => {
       await nextTask()
       try {
-        const site = await (await openShelf()).document(id)
+        const site = await (await openRepository()).document(id)
         return { site, problems: site ? await wrongWith(site) : [] }
       } catch (error) {
         return {
@@ -122,7 +122,7 @@ export const useYard = defineStore('yard', () => {
   let glancing: Promise<unknown> = Promise.resolve()
   function glanceAt(id: string, on: string): Promise<Glance | undefined> {
     const next = async (): Promise<Glance | undefined> => {
-      const site = (await (await openShelf()).whole(id))?.stored.site
+      const site = (await (await openRepository()).whole(id))?.stored.site
       return site?.log?.length ? ask('glance', site, { on }) : undefined
     }
     const asked = glancing.then(next, next)
@@ -130,11 +130,12 @@ export const useYard = defineStore('yard', () => {
     return asked
   }
 
-  /** A site as it lies on the shelf, whatever is wrong with it. */
-  const wholeOf = async (id: string): Promise<Site | undefined> => (await (await openShelf()).whole(id))?.stored.site
+  /** A site as it lies on the repository, whatever is wrong with it. */
+  const wholeOf = async (id: string): Promise<Site | undefined> =>
+    (await (await openRepository()).whole(id))?.stored.site
 
   /** Sites have left as a file. */
-  const filed = async (ids: readonly string[]) => (await openShelf()).filed(ids)
+  const filed = async (ids: readonly string[]) => (await openRepository()).filed(ids)
 
   return { entries, watchSites, add, remove, fetchDemos, wholeSites, wholeOf, documentOf, glanceAt, filed, freshSiteId }
 })

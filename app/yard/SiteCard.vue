@@ -3,7 +3,7 @@ import SiteFigures from './SiteFigures.vue'
 import SmallSection from '~/section/SmallSection.vue'
 import { formatDistanceToNow } from 'date-fns'
 import type { Site } from '#core/site'
-import type { StoredHead } from '~/db/shelf'
+import type { StoredHead } from '~/db/repository'
 import { useFiles } from '~/stores/useFiles'
 import { useYard } from '~/stores/yard'
 

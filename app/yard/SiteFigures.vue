@@ -4,7 +4,7 @@ import { sum } from 'd3-array'
 import { showQuantity, showVolume } from '#core/units'
 import { roofAreaM2, type Site } from '#core/site'
 import { poolsOf } from '#core/balance'
-import type { StoredHead } from '~/db/shelf'
+import type { StoredHead } from '~/db/repository'
 
 /** A site in a few words: its note, its roof, its tanks, and how it stands today. */
 const props = defineProps<{ site: Site; entry: StoredHead }>()

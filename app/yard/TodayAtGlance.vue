@@ -4,7 +4,7 @@ import { useYard } from '~/stores/yard'
 import { phraseText } from '#core/words'
 import { showVolume, type System } from '#core/units'
 import type { Glance } from '#core/keep'
-import type { StoredHead } from '~/db/shelf'
+import type { StoredHead } from '~/db/repository'
 
 /** A site as it stands today, where it has a log: what it holds, when it runs short, what is due, what looks odd. */
 const props = defineProps<{ entry: StoredHead; system: System }>()

@@ -1,5 +1,5 @@
 import type { RoofColumns } from './columns'
-import { roofWater, type RoofWater } from './snow'
+import { roofRunoff, type RoofRunoff } from './snow'
 import type { DailySeries } from '../climate'
 import { DRY_HOURS_OF_WET_DAY, WET_DAY_HOURS } from '../catalog'
 
@@ -70,7 +70,7 @@ export function catchRain(
   const outletL = roofs.chamberL.map((capL, index) => ((2 * capL) / roofs.chamberHours[index]!) * WET_DAY_HOURS)
   const outletLeft = new Float64Array(roofs.chambers)
   const { rainMm, month, split } = series
-  const water = roofWater(series, days, roofs.meanC, roofs.caughtSnow, lyingMm)
+  const water = roofRunoff(series, days, roofs.meanC, roofs.caughtSnow, lyingMm)
   const thaws = water.some(({ meltMm }) => meltMm)
   for (let day = 0; day < days; day++) {
     const wet = rainMm[day]! > 0
@@ -116,7 +116,7 @@ function fall(
   roofs: RoofColumns,
   run: CatchRun,
   day: number,
-  water: readonly RoofWater[],
+  water: readonly RoofRunoff[],
   monthBit: number,
   split: Float64Array | undefined,
   chamberL: Float64Array,

@@ -1,6 +1,6 @@
 import { sum } from 'd3-array'
 import { bedAsks, bedOf } from './beds'
-import { behind, type Supply } from './compileLines'
+import { behind, type DrawPath } from './compileLines'
 import { type Hanging, POWER } from './compileOutages'
 import {
   type Demand,
@@ -108,9 +108,9 @@ const fromPool = (index: number, keepL: number, on = NEVER_FAILS): UseSource => 
  * The pools that a use draws from, each down to what it must leave there; where that hangs on the power, what runs
  * without it comes after; and those that stand behind them.
  */
-function poolsFor(use: Use, supplies: Supply[], transfers: Transfer[]): UseSource[] {
+function poolsFor(use: Use, supplies: DrawPath[], transfers: Transfer[]): UseSource[] {
   const own = supplies.filter(({ path }) => path.end.id === use.at)
-  const lowest = (lines: Supply[]) => lines.reduce((low, line) => (line.keepL < low.keepL ? line : low))
+  const lowest = (lines: DrawPath[]) => lines.reduce((low, line) => (line.keepL < low.keepL ? line : low))
   const sources = [...new Set(own.map(({ from }) => from))].flatMap(pool => {
     const lines = own.filter(({ from }) => from === pool)
     const first = lowest(lines)
@@ -155,7 +155,7 @@ export function demandsOf(
   site: Site,
   weather: () => DailySeries,
   pools: Pool[],
-  supplies: Supply[],
+  supplies: DrawPath[],
   transfers: Transfer[],
   outside: OutsideSupply[],
   topUps: TopUp[],

@@ -7,7 +7,7 @@ import { deliveredLps } from '../network'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
-export interface Supply {
+export interface DrawPath {
   from: number
   path: Path
   keepL: number
@@ -38,13 +38,13 @@ function drawnDownToM(port: Tank['ports'][number]): number {
 }
 
 /** Every way out of every pool. By gravity a line keeps what stands below its end or a hump; a pump all that it cannot reach. */
-export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site)): Supply[] {
+export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site)): DrawPath[] {
   return pools.flatMap((pool, from) =>
     pool.tanks.flatMap(tank =>
       tank.ports
         .filter(port => port.role !== 'overflow')
         .flatMap(port =>
-          pathsFrom(site, tank.id, name => name === port.name).map((path): Supply => {
+          pathsFrom(site, tank.id, name => name === port.name).map((path): DrawPath => {
             const pumped = path.pumpLps !== undefined
             const downToM = pumped && port.intakeM !== undefined ? port.intakeM : drawnDownToM(port)
             const deadL = pool.deadBelowL(tank.id, tank.baseM + downToM)
@@ -65,7 +65,7 @@ export function transfersOf(
   site: Site,
   pools: Pool[],
   poolOf: ReadonlyMap<string, number>,
-  supplies: Supply[],
+  supplies: DrawPath[],
 ): Transfer[] {
   return supplies.flatMap(({ from, path, keepL, on }): Transfer[] => {
     const to = poolOf.get(path.end.id)

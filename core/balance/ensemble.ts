@@ -1,6 +1,6 @@
 import { SHORT_SHARE } from './year'
 import { runLanes, runWeather } from './runLanes'
-import { byHappening, type DayFigure, HAPPENINGS, DAY_FIGURES, dayColumns } from './figures'
+import { byHappening, type DayFigure, DAY_EVENTS, DAY_FIGURES, dayColumns } from './figures'
 import type { Compiled } from './compiled'
 import { poolColumns, roofColumns, type RoofColumns } from './columns'
 import type { Site } from '../site'
@@ -55,7 +55,7 @@ export function emptyTally(): Tally {
 export function addTally(to: Tally, more: Tally): Tally {
   for (const name of ['byShortDays', 'dryMonths', 'byLevel'] as const)
     more[name].forEach((count, at) => (to[name][at]! += count))
-  const figures = HAPPENINGS.flatMap((happening): readonly DayFigure[] => DAY_FIGURES[happening])
+  const figures = DAY_EVENTS.flatMap((happening): readonly DayFigure[] => DAY_FIGURES[happening])
   for (const name of [...figures, 'members', 'years', 'dryYears', 'askedL'] as const) to[name] += more[name]
   return to
 }

@@ -10,9 +10,9 @@ export const DAY_FIGURES = {
   withheld: ['shortL', 'rationedL'],
 } as const
 
-export type Happening = keyof typeof DAY_FIGURES
-export type DayFigure = (typeof DAY_FIGURES)[Happening][number]
-export const HAPPENINGS = Object.keys(DAY_FIGURES) as Happening[]
+export type DayEvent = keyof typeof DAY_FIGURES
+export type DayFigure = (typeof DAY_FIGURES)[DayEvent][number]
+export const DAY_EVENTS = Object.keys(DAY_FIGURES) as DayEvent[]
 
 /** A column of so many figures for each figure of a day. */
 export function dayColumns(length: number): Record<DayFigure, Float64Array> {
@@ -29,7 +29,7 @@ export function dayColumns(length: number): Record<DayFigure, Float64Array> {
 }
 
 /** Columns by what must happen before they are written in, so that the days' loops need not look them up by name. */
-export type Happened = Record<Happening, Float64Array[]>
+export type Happened = Record<DayEvent, Float64Array[]>
 export const byHappening = (columns: Record<DayFigure, Float64Array>): Happened => ({
   spilled: DAY_FIGURES.spilled.map(figure => columns[figure]),
   brought: DAY_FIGURES.brought.map(figure => columns[figure]),

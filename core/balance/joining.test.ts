@@ -186,8 +186,8 @@ describe('how a full tank spills, soaks and empties', () => {
       kTotal: 1.5,
     })
     expect(way.lineLps / flowLps).toBeCloseTo(1, 2)
-    expect(way).toMatchObject({ passesLps: way.lineLps, mouthLps: spillWay(site, compile(site), 0)!.mouthLps })
-    expect(way.lineLps).toBeLessThan(way.mouthLps)
+    expect(way).toMatchObject({ passesLps: way.lineLps, openingLps: spillWay(site, compile(site), 0)!.openingLps })
+    expect(way.lineLps).toBeLessThan(way.openingLps)
   })
   it('a soakaway in tight ground wants more pit and takes longer than one in sand', () => {
     const site = build(pair(), moveOf('leadTo', { outfall: 'outfall-1', to: 'soakaway', soil: 'sand' }))

@@ -15,7 +15,7 @@ import {
   spillWaysOf,
   yearsAhead,
 } from '.'
-import { catchLimits, momentWith, roofLines, tapsAlone, weakestAlone, wrongWaysOf } from '../network'
+import { catchLimits, momentWith, roofLines, singleTapFlows, weakestSingleTap, wrongWaysOf } from '../network'
 import { cutSheets, piecesOf, takeOff } from '../build'
 import { moveOf, setField } from '../moves'
 import { weatherSeries } from '../climate'
@@ -91,9 +91,9 @@ describe('what was asked of a document before', () => {
   const both = <Answer>(changed: Site, ask: (site: Site) => Answer) => [ask(changed), ask(fresh(changed))] as const
 
   it('is not told of one whose water is colder', () => {
-    weakestAlone(site, 'full')
+    weakestSingleTap(site, 'full')
     const colder = { ...site, place: { ...site.place, waterTemperatureC: 1 } }
-    const flows = (of: Site) => [...tapsAlone(of, 'full')].map(([id, tap]) => [id, tap.flowLps])
+    const flows = (of: Site) => [...singleTapFlows(of, 'full')].map(([id, tap]) => [id, tap.flowLps])
     const [asked, known] = both(colder, flows)
     expect(asked).toEqual(known)
     expect(asked).not.toEqual(flows(site))

@@ -1,4 +1,4 @@
-import { byHappening, dayColumns, type DayFigure, type Happened, type Happening } from './figures'
+import { byHappening, dayColumns, type DayFigure, type Happened, type DayEvent } from './figures'
 import type { PoolColumns } from './columns'
 
 /**
@@ -7,7 +7,7 @@ import type { PoolColumns } from './columns'
  * Rows of pools and uses hold a figure a lane, at `row * lanes + lane`. Sizes of a tank and members of an ensemble are
  * lanes; a single run is one lane.
  */
-export interface Lanes extends Record<DayFigure, Float64Array>, Record<Happening, boolean> {
+export interface Lanes extends Record<DayFigure, Float64Array>, Record<DayEvent, boolean> {
   pool: Float64Array
   /** What each use, each block of uses and all together ask today: one figure for all lanes, or one a lane. */
   askWidth: number

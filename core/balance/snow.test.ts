@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { blank, build, plainTank, put, rainDays, withRoof } from '../../tests/sites'
 import { compile } from './compile'
 import { massErrorL, simulate } from './simulate'
-import { roofWater, snowShare } from './snow'
+import { roofRunoff, snowShare } from './snow'
 import { moveOf } from '../moves'
 import { seriesOf } from '../climate'
 import type { Site } from '../site'
@@ -70,7 +70,7 @@ describe('snow on a roof', () => {
   it('goes by the days’ own temperatures where the record has them', () => {
     const { month, rainMm } = rainDays(5, 5, 5)
     const warmth = { et0Mm: new Float64Array(3), meanC: Float64Array.of(-1, 0.5, 3) }
-    const [water] = roofWater(
+    const [water] = roofRunoff(
       { ...seriesOf(0, rainMm, false), month, warmth },
       3,
       Array<number>(12).fill(20),

@@ -1,7 +1,7 @@
 import type { DailySeries } from '../climate'
 
 /** Rain and melt that run off a roof each day, mm; without melt, where it never freezes. */
-export interface RoofWater {
+export interface RoofRunoff {
   rainMm: Float64Array
   meltMm?: Float64Array
 }
@@ -20,13 +20,13 @@ export function snowShare(pitchDeg: number): number {
  * What runs off roofs in the first days of a series: where a day's mean is below freezing what falls lies as snow, a
  * share of it each, and later runs with the thaw. `lyingMm` is what lies on each roof, and is carried on.
  */
-export function roofWater(
+export function roofRunoff(
   { rainMm, month, warmth }: DailySeries,
   days: number,
   meanC: readonly number[],
   shares: Float64Array,
   lyingMm: Float64Array,
-): RoofWater[] {
+): RoofRunoff[] {
   const celsius = (day: number) => warmth?.meanC[day] ?? meanC[month[day]!]!
   const freezes = warmth ? warmth.meanC.some(mean => mean < 0) : meanC.some(mean => mean < 0)
   if (!freezes) return Array.from(shares, () => ({ rainMm }))

@@ -24,7 +24,7 @@ export interface SpillWay {
   port: Port
   flow: OpeningFlowInput
   /** What its mouth passes, what its line does under the height up to the rim, and the lesser of the two. */
-  mouthLps: number
+  openingLps: number
   lineLps: number
   passesLps: number
   stormLps: number | undefined
@@ -44,15 +44,15 @@ export function spillWay(site: Site, compiled: Compiled, poolIndex: number): Spi
   const above = poolsAbove(compiled, poolIndex)
   const tanks = above.flatMap(index => compiled.pools[index]!.tanks)
   const flows = tanks.map(member => stormIntoLps(site, member.id))
-  const mouthLps = openingFlow(flow).flowLps
+  const openingLps = openingFlow(flow).flowLps
   const lineLps = path.pumpLps ?? lineFlowLps(site, path.runs, rimM(tank))
   return {
     tank,
     port,
     flow,
-    mouthLps,
+    openingLps,
     lineLps,
-    passesLps: Math.min(mouthLps, lineLps),
+    passesLps: Math.min(openingLps, lineLps),
     outfall: path.end.kind === 'outfall' ? path.end : undefined,
     stormLps: flows.some(each => each === undefined) ? undefined : flows.reduce<number>((sum, each) => sum + each!, 0),
     areaM2: tanks.reduce((sum, member) => sum + roofsOfTankM2(site, member.id), 0),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chains, endsOfStep, WEIGHING_IDS, WEIGHINGS, type Chain, type Weighing } from './chain'
+import { chains, endsOfStep, WEIGHING_IDS, WEIGHINGS, type Chain, type ChainCost } from './chain'
 import { ADAPTERS, END_FAMILIES, END_FAMILY_IDS, endFamily, mates, type End } from '../catalog'
 
 const end = (family: End['family'], size: string, sex: End['sex']): End => ({ family, size, sex })
@@ -35,7 +35,7 @@ describe('ends', () => {
 })
 
 /** The best of every chain of up to so many adapters, by going through all of them. */
-function exhaustive(from: End, to: End, weighing: Weighing, most: number): number {
+function exhaustive(from: End, to: End, weighing: ChainCost, most: number): number {
   let best = Infinity
   const go = (now: End, cost: number, left: number): void => {
     if (mates(now, to)) best = Math.min(best, cost + weighing.perJoint)

@@ -17,7 +17,7 @@ export interface Chain {
 }
 
 /** What a chain is weighed by: what is spent, how hard each part is to find, and each joint, since every joint leaks. */
-export interface Weighing {
+export interface ChainCost {
   price: number
   perTrouble: number
   perJoint: number
@@ -28,7 +28,7 @@ export const WEIGHINGS = {
   cheapest: { price: 1, perTrouble: 0.5, perJoint: 1, forNow: 25 },
   fewest: { price: 0.1, perTrouble: 0.1, perJoint: 50, forNow: 200 },
   easiest: { price: 0.1, perTrouble: 20, perJoint: 1, forNow: 200 },
-} as const satisfies Record<string, Weighing>
+} as const satisfies Record<string, ChainCost>
 export type WeighingId = keyof typeof WEIGHINGS
 export const WEIGHING_IDS = Object.keys(WEIGHINGS) as WeighingId[]
 
@@ -84,7 +84,7 @@ function stepsTo(reached: Reached): ChainStep[] {
  * by forbidding one of the best's at a time. Two ends that mate need none.
  * @returns up to `count` chains; none where no adapters meet
  */
-export function chains(from: End, to: End, weighing: Weighing, count = 3, prices: Prices = new Map()): Chain[] {
+export function chains(from: End, to: End, weighing: ChainCost, count = 3, prices: Prices = new Map()): Chain[] {
   const seen = new Map<string, Chain>()
   const best = cheapest(from, to, weighing, prices, new Set())
   if (!best) return []
@@ -117,7 +117,7 @@ export function chains(from: End, to: End, weighing: Weighing, count = 3, prices
 function cheapest(
   from: End,
   to: End,
-  weighing: Weighing,
+  weighing: ChainCost,
   prices: Prices,
   banned: ReadonlySet<string>,
 ): Chain | undefined {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { answerOf, identify, type Question, type Seen } from './identify'
+import { wouldSay, identify, type Question, type Seen } from './identify'
 import { END_FAMILY_IDS, endFamily, type EndFamilyId, type Sex } from '../catalog'
 
 const ends = END_FAMILY_IDS.filter(id => id !== 'sleeve' && id !== 'bulkhead').flatMap(family =>
@@ -45,7 +45,7 @@ describe('what do I have here', () => {
           const { candidates, next } = identify(seen)
           expect(candidates).toContainEqual(expect.objectContaining(end))
           if (!next) break
-          const answer = answerOf(next, end, sex)
+          const answer = wouldSay(next, end, sex)
           if (answer === undefined) break
           seen = { ...seen, [next as Question]: answer }
           expect(identify(seen).candidates.length).toBeLessThanOrEqual(candidates.length)

@@ -95,7 +95,7 @@ function nextQuestion(candidates: readonly Candidate[], seen: Seen): Question | 
   const open = QUESTIONS.filter(question => seen[question] === undefined)
   const left = (question: Question): number =>
     candidates.reduce((sum, one) => {
-      const asIf = { ...seen, [question]: answerOf(question, one, seen.sex ?? 'male') }
+      const asIf = { ...seen, [question]: wouldSay(question, one, seen.sex ?? 'male') }
       if (asIf[question] === undefined) return sum + candidates.length
       return sum + candidates.filter(two => Number.isFinite(misfitOf(question, two, asIf))).length
     }, 0)
@@ -107,7 +107,7 @@ const misfitOf = (question: Question, candidate: Candidate, seen: Seen): number 
   MISFITS[question](candidate.family, sizeOf(candidate), seen)
 
 /** What somebody with this end in hand would say. */
-export function answerOf(question: Question, candidate: Omit<Candidate, 'misfit'>, sex: Sex): Seen[Question] {
+export function wouldSay(question: Question, candidate: Omit<Candidate, 'misfit'>, sex: Sex): Seen[Question] {
   const [row, size] = [endFamily(candidate.family), sizeOf({ ...candidate, misfit: 0 })]
   switch (question) {
     case 'sex':

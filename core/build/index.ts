@@ -9,7 +9,7 @@ export {
   WEIGHINGS,
   type Chain,
   type ChainStep,
-  type Weighing,
+  type ChainCost,
   type WeighingId,
 } from './chain'
 export { cutList, type CutList, type Stock } from './cuts'

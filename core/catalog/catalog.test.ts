@@ -33,7 +33,7 @@ import {
   sizeName,
   sizeOfPipe,
   TEE_STRAY,
-  TREATMENT,
+  TREATMENT_LOSS,
   usualSeries,
   usualSpreadShare,
   usualSwitch,
@@ -281,7 +281,7 @@ describe('what water is drawn from and lifted by', () => {
     expect([usualSwitch('jet', false), usualSwitch('submersible', false)]).toEqual(['hand', 'hand'])
   })
   it('loses more through a dirty cartridge than a clean one', () => {
-    for (const { lossKPaAtRated, dirtyKPaAtRated } of [TREATMENT.sediment, TREATMENT.carbon])
+    for (const { lossKPaAtRated, dirtyKPaAtRated } of [TREATMENT_LOSS.sediment, TREATMENT_LOSS.carbon])
       expect(dirtyKPaAtRated).toBeGreaterThan(2 * lossKPaAtRated)
   })
 })

@@ -80,7 +80,7 @@ export {
   PUMPS,
   STOPPED_PUMP_K,
   guessedPumpPrice,
-  TREATMENT,
+  TREATMENT_LOSS,
   TREATMENT_MONTHS,
   usualSwitch,
   type PumpId,

@@ -87,7 +87,7 @@ export const DIAPHRAGM = { openFlow: 1.3, stallFlow: 0.5, stallHead: 1.3 }
 export const STOPPED_PUMP_K = 10
 
 /** What cartridges and lamps take at the flow they are made for, clean and due for a change, unless their maker says. */
-export const TREATMENT = {
+export const TREATMENT_LOSS = {
   sediment: { ratedLps: 0.3, lossKPaAtRated: 15, dirtyKPaAtRated: 70 },
   carbon: { ratedLps: 0.2, lossKPaAtRated: 30, dirtyKPaAtRated: 100 },
   lamp: { lossKPaAtRated: 7, dirtyKPaAtRated: 7 },

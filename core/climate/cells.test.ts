@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { fillGaps } from './gaps'
-import { readFigure } from './figures'
+import { readCell } from './figures'
 import { guessOrder, orderedDay, splitDate, type DateOrder } from './dates'
 import { guessColumns, looksLikeHeader, namesUnit } from './columns'
 import { dayNumber, dayOf, isoDate, monthOf, yearOf } from './calendar'
@@ -55,15 +55,14 @@ describe('figures as stations write them', () => {
     ['+2', 2],
     ['-3', -3],
   ])('%s is %d', (text, value) => {
-    expect(readFigure(text)).toEqual({ kind: 'number', value })
+    expect(readCell(text)).toEqual({ kind: 'number', value })
   })
   it('tells traces, flags and nonsense apart', () => {
-    for (const text of ['T', 'tr', 'Trace', '<0.1']) expect(readFigure(text).kind, text).toBe('trace')
+    for (const text of ['T', 'tr', 'Trace', '<0.1']) expect(readCell(text).kind, text).toBe('trace')
     for (const text of ['', ' ', '-', 'M', 'NA', 'n/a', 'NaN', 'null', '-9999', '-999.9', '9999', '99.99', '///'])
-      expect(readFigure(text).kind, text).toBe('missing')
-    for (const text of ['soaked', '1.2.3', '12 mm of it', '1e999'])
-      expect(readFigure(text).kind, text).toBe('unreadable')
-    expect(readFigure('99')).toEqual({ kind: 'number', value: 99 })
+      expect(readCell(text).kind, text).toBe('missing')
+    for (const text of ['soaked', '1.2.3', '12 mm of it', '1e999']) expect(readCell(text).kind, text).toBe('unreadable')
+    expect(readCell('99')).toEqual({ kind: 'number', value: 99 })
   })
 })
 

@@ -1,6 +1,6 @@
 import { isoDate } from './calendar'
 import type { DatedLine } from './dates'
-import { readFigure } from './figures'
+import { readCell } from './figures'
 
 /** What a line of a record says. */
 interface Cells {
@@ -65,7 +65,7 @@ export function dayCollector(
         at.tMin = temperature(tMin, at.tMin)
         at.tMax = temperature(tMax, at.tMax)
       }
-      const figure = readFigure(rain)
+      const figure = readCell(rain)
       if (figure.kind === 'unreadable') return reject(line, [isoDate(day), rain], 'the rain is not a number')
       if (figure.kind === 'missing') return void flagged++
       const told = figure.kind === 'number' ? figure.value : 0
@@ -140,7 +140,7 @@ function usualStep(rain: number[]): number {
 }
 
 function temperature(cell: string, otherwise: number): number {
-  const figure = readFigure(cell)
+  const figure = readCell(cell)
   return figure.kind === 'number' && figure.value > -90 && figure.value < 140 ? figure.value : otherwise
 }
 

@@ -1,5 +1,5 @@
 import type { RainUnit } from './rainUnits'
-import { readFigure } from './figures'
+import { readCell } from './figures'
 import { splitDate } from './dates'
 
 /** Column numbers. The date is one column, or year, month and day in three. */
@@ -57,7 +57,7 @@ export function guessColumns(
   const date = (dates[best] ?? 0) > 0.3 ? [best] : (triple ?? [])
 
   const numeric = columns.filter(
-    column => !date.includes(column) && share(column, cell => readFigure(cell).kind !== 'unreadable') > 0.5,
+    column => !date.includes(column) && share(column, cell => readCell(cell).kind !== 'unreadable') > 0.5,
   )
   const temperature = (pattern: RegExp) => numeric.find(column => pattern.test(names[column] ?? ''))
   const tMin = temperature(MINIMUM)
@@ -68,7 +68,7 @@ export function guessColumns(
     free
       .filter(
         column =>
-          share(column, cell => readFigure(cell).kind === 'number') > 0.3 &&
+          share(column, cell => readCell(cell).kind === 'number') > 0.3 &&
           !/station|id|lat|lon|elev/.test(names[column] ?? ''),
       )
       .at(header.length ? 0 : -1)

@@ -22,7 +22,7 @@ const MISSING = new Set([
 const MOST_LETTERS = 60
 
 /** One cell of a weather record: a number, a trace of rain, a missing-value flag, or nothing that can be read. */
-export function readFigure(cell: string): Figure {
+export function readCell(cell: string): Figure {
   if (cell.length > MOST_LETTERS) return { kind: 'unreadable' }
   const text = cell
     .trim()

@@ -33,7 +33,7 @@ const ON_CHANCE = 0.5
 const MOST_FREQUENT = 0.97
 
 /** A month's chain of wet days and the gamma of their amounts. */
-export interface Chain {
+export interface WetDayChain {
   frequency: number
   /** How much likelier rain is after rain than after a dry day. */
   persistence: number
@@ -42,7 +42,10 @@ export interface Chain {
   shape: number
 }
 
-export function chainOf({ rainMm, wetDays: said, wetAfterWet, shape = GAMMA_SHAPE }: MonthlyRain, days: number): Chain {
+export function chainOf(
+  { rainMm, wetDays: said, wetAfterWet, shape = GAMMA_SHAPE }: MonthlyRain,
+  days: number,
+): WetDayChain {
   // Rain in a month without wet days is a slip of the source: no wet day holds more than 100 mm on the mean.
   const wetDays = Math.max(said, rainMm / 100)
   const frequency = rainMm > 0 ? Math.min(MOST_FREQUENT, wetDays / days) : 0

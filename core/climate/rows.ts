@@ -1,6 +1,6 @@
 import papaparse from 'papaparse'
 
-export interface Row {
+export interface TableRow {
   line: number
   cells: string[]
 }
@@ -13,9 +13,9 @@ const PIECE = 1 << 20
 export interface Table {
   delimiter: string
   /** Its first rows, empty ones left out. */
-  head: Row[]
+  head: TableRow[]
   /** Every row, one after another; `progress` is told the share that is read. */
-  each: (take: (row: Row) => void, progress?: (share: number) => void) => void
+  each: (take: (row: TableRow) => void, progress?: (share: number) => void) => void
 }
 
 const isBlank = (cells: string[]) => !cells.some(cell => cell.trim())

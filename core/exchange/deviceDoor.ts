@@ -19,7 +19,7 @@ export interface DeviceRead {
 }
 
 /** When a device was asked, in UTC, and how far the site's own clock is from that. */
-export interface Asked {
+export interface PollTime {
   now: string
   zoneMinutes: number
   /** Its own clock, where a header tells it. */
@@ -46,7 +46,12 @@ type Told = z.infer<typeof readingSchema>
  * Reads what a device answers: JSON `{ clock?, readings: [{ at, value, unit? }] }`, or a table of those columns. Its
  * moments are put right by its own clock; what cannot be read is told, and the rest is taken.
  */
-export function readDevice(site: Site, device: Device, text: string, { now, zoneMinutes, clock }: Asked): DeviceRead {
+export function readDevice(
+  site: Site,
+  device: Device,
+  text: string,
+  { now, zoneMinutes, clock }: PollTime,
+): DeviceRead {
   const nothing = { readings: [], ahead: [], slowMinutes: 0 }
   const rows = text.trimStart().startsWith('{') ? fromJson(text) : fromTable(text)
   if (typeof rows === 'string') return { ...nothing, problems: [rows] }
@@ -131,7 +136,7 @@ function fromTable(text: string): Rows {
  * Since when a device is asked: from the last that it told and is believed, by its own clock; before it has told
  * anything, a day. A line of a day still to come, or of a clock that has begun anew, moves nothing.
  */
-export function askSince(site: Site, device: Device, firstDay: string, { now, zoneMinutes }: Asked): string {
+export function askSince(site: Site, device: Device, firstDay: string, { now, zoneMinutes }: PollTime): string {
   const own = (site.log ?? []).filter(({ source }) => source === device.id)
   const doubts = plainDoubts(site, own, localMoment(now, 0, zoneMinutes).slice(0, 10))
   const newest = greatest(
@@ -152,7 +157,7 @@ const MOST_AHEAD_DAYS = 60
  */
 export function promisedFrom(
   ahead: readonly { day: string; mm: number }[],
-  { now, zoneMinutes }: Asked,
+  { now, zoneMinutes }: PollTime,
 ): { promised: number[]; problem?: string } {
   const by = new Map(ahead.map(({ day, mm }) => [day, mm]))
   const promised: number[] = []

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { readStep, type Script, type Step } from '../plant'
+import { readStep, type Script, type ScriptStep } from '../plant'
 import { readJson } from '../site'
 
 const FORMAT = 'tall-cask/script'
@@ -42,7 +42,7 @@ export function readScript(text: string): { ok: true; script: Script } | { ok: f
           : `${field} of the script is not what can be played.`,
     }
   }
-  const steps: Step[] = []
+  const steps: ScriptStep[] = []
   for (const [at, each] of read.data.steps.entries()) {
     const step = readStep(each)
     if (!step.ok) return { ok: false, why: `Step ${at + 1} of the script: ${step.path || 'it'} ${step.why}.` }

@@ -1,6 +1,6 @@
 import { dueChores } from './chores/due'
 import { plainDoubts } from './doubts'
-import { forecastOf, heldNow, keepOf, runOutOf, type Band, type Kept } from './keep'
+import { forecastOf, heldNow, keepOf, runOutOf, type Interval, type Kept } from './keep'
 import { watch } from './watch/watch'
 import type { Begin } from './learn/learn'
 import { phraseText } from '../words'
@@ -44,7 +44,7 @@ export function poolInHand({ observed, model }: Kept): number {
 }
 
 /** How high it stands, m above the floor of its first tank. */
-export function levelBand(kept: Kept, pool: number): Band {
+export function levelBand(kept: Kept, pool: number): Interval {
   const of = kept.model.compiled.pools[pool]
   if (!of) return { mean: 0, low: 0, high: 0 }
   const { mean, low, high } = heldNow(kept, pool)

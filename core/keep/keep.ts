@@ -14,7 +14,7 @@ import type { Site } from '../site'
 import type { LogReading } from '../kinds'
 
 /** A figure with the band that holds eight of ten. */
-export interface Band {
+export interface Interval {
   mean: number
   low: number
   high: number
@@ -33,10 +33,10 @@ export interface Kept {
   now: Now
   /** The roofs' coefficient as the plan has it, by their areas. */
   plannedCoefficient: number
-  coefficient: Band
-  use: Band
+  coefficient: Interval
+  use: Interval
   /** Use apart in the half year in which most is asked, and in the other. */
-  useByHalf: { high: Band; low: Band }
+  useByHalf: { high: Interval; low: Interval }
   /** How much narrower than before the log the bands have become, 0 to 1. */
   taught: { coefficient: number; use: number }
 }
@@ -123,7 +123,7 @@ const varianceOf = (covariance: Learned['covariance'], weights: readonly number[
   sum(weights, (one, at) => one * sum(weights, (two, to) => two * covariance[at]![to]!))
 /** No plan is so true that its figures come nearer than this, as logarithms. */
 const NEAREST_SD = 0.012
-function band(theta: Theta, covariance: Learned['covariance'], weights: readonly number[], planned: number): Band {
+function band(theta: Theta, covariance: Learned['covariance'], weights: readonly number[], planned: number): Interval {
   const middle = sum(weights, (weight, at) => weight * theta[at]!)
   const off = EIGHT_OF_TEN * Math.sqrt(varianceOf(covariance, weights) + NEAREST_SD ** 2)
   return {
@@ -138,7 +138,7 @@ function taught({ covariance }: Learned, weights: readonly number[]): number {
 }
 
 /** What a group of tanks holds on the day, L, with its band; never under nothing or over what it holds. */
-export function heldNow({ now, learned, model }: Kept, pool: number): Band {
+export function heldNow({ now, learned, model }: Kept, pool: number): Interval {
   const slopes = learned.followed.endSlopes.slice(0, 3).map(row => row[pool]!)
   const sdL = Math.sqrt(now.varianceL2[pool]! + varianceOf(now.covariance, slopes))
   const capL = model.compiled.pools[pool]!.capL

@@ -40,7 +40,9 @@ export function placesFor(site: Site, kind: ReadingKind): Place[] {
       if (kind === 'drop') return linesWith(site, 'filter')
       if (kind === 'meter') return linesToTaps(site)
       return site.runs.filter(isPumped).map(run => ({ id: run.id, name: runName(site, run) }))
-    default:
+    case 'anything':
+    case 'chore':
+    case undefined:
       return []
   }
 }

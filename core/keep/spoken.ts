@@ -1,5 +1,5 @@
 import { placesFor } from './places'
-import { readLevel } from './told'
+import { readLevel } from './readFigure'
 import { refuse, whyNot, type Answer } from '../answers'
 import { parseQuantity, type Kind, type System } from '../units'
 import { tanksOf, type Site } from '../site'

@@ -1,6 +1,6 @@
 import { learnedFrom } from './answer'
 import { expectedDoubts, plainDoubts } from './doubts'
-import { forecastOf, heldNow, LEAKS_FROM, runOutOf, type Band, type Kept, type RunOut } from './keep'
+import { forecastOf, heldNow, LEAKS_FROM, runOutOf, type Interval, type Kept, type RunOut } from './keep'
 import { inForce } from './learn/restricted'
 import { cameLately, type Came } from './seasons'
 import { watch } from './watch/watch'
@@ -15,9 +15,9 @@ export interface HeldToday {
   id: string
   name: string
   capL: number
-  heldL: Band
+  heldL: Interval
   /** Above the floor of its first tank, m. */
-  levelM: Band
+  levelM: Interval
   fullM: number
   /** The level that was read last, and when. */
   read?: { levelM: number; at: string; id: string }
@@ -36,7 +36,7 @@ export interface RationGain {
 /** A forecast that has come due: what it said all groups would hold, and what they hold. */
 export interface Backcast {
   from: string
-  saidL: Band
+  saidL: Interval
   isL: number
 }
 const [BACK_DAYS, WEEK_DAYS] = [28, 7]
@@ -74,9 +74,9 @@ export interface Today {
   ration?: RationGain
   odd: Odd[]
   doubts: [id: string, why: string][]
-  coefficient: Band & { planned: number; taught: number }
-  use: Band & { taught: number }
-  useByHalf: { high: Band; low: Band }
+  coefficient: Interval & { planned: number; taught: number }
+  use: Interval & { taught: number }
+  useByHalf: { high: Interval; low: Interval }
   levels: number
   /** Read level less what was expected of it, L, for the last year of it. */
   misses: { at: string; pool: number; missedL: number; sdL: number }[]

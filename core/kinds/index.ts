@@ -1,9 +1,11 @@
 export { choice, flag, heightM, id, kept, number, price, share, size, text, twelve, whole } from './limits'
 export {
+  isOfStorm,
   kindName,
   nodeSchema,
   nodeSchemaOf,
   portsOf,
+  readAt,
   runsThrough,
   type NodeKind,
   type NodeOf,

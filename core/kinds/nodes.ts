@@ -28,6 +28,10 @@ export interface NodeRow<Fields extends z.ZodRawShape = z.ZodRawShape> {
   name: string
   fields: Fields
   water: NodeWater
+  /** Its lines belong to the storm, and stand under no pressure. */
+  ofStorm?: true
+  /** What a pinned reading can be of. */
+  reads?: 'level' | 'gauge'
   /** Where lines can end at it. */
   ports: (node: Values<Fields> & { baseM: number }) => PortPlace[]
 }
@@ -43,7 +47,7 @@ const supplyRule = () =>
 
 /** A reading of a pumping test: minutes since it began, or since the pump stopped, and how deep the water stood. */
 const testReading = kept({ minutes: number(0, 100000), depthM: number(0, 400) })
-export type TestReading = z.infer<typeof testReading>
+export type PumpingReading = z.infer<typeof testReading>
 
 export const tankShapeSchema = z.discriminatedUnion(
   'shape',
@@ -71,6 +75,7 @@ export const NODE_KINDS = {
       bypassBy: choice(BYPASS_IDS).optional(),
       bypassWhenFull: flag().optional(),
     },
+    ofStorm: true,
     water: 'enters',
     ports: ({ baseM, boreMm }) => [{ name: 'out', role: 'outlet', heightM: baseM, boreMm }],
   }),
@@ -92,6 +97,7 @@ export const NODE_KINDS = {
       tee: choice(TEES).optional(),
       ball: flag().optional(),
     },
+    ofStorm: true,
     water: 'passes',
     ports: ({ baseM, heightM: tallM, orificeMm }) => [
       { name: 'in', role: 'inlet', heightM: baseM + tallM },
@@ -143,6 +149,7 @@ export const NODE_KINDS = {
       price: price(),
       carted: kept({ loadL: size(1e6), startShare: share(), pricePerLoad: price() }).optional(),
     },
+    reads: 'level',
     water: 'stands',
     ports: ({ baseM, ports }) =>
       ports.map(({ name, role, heightM: aboveFloorM, boreMm }) => ({
@@ -170,6 +177,7 @@ export const NODE_KINDS = {
         drawnL: number(0, 10000).optional(),
       }).optional(),
     },
+    reads: 'gauge',
     water: 'passes',
     ports: through,
   }),
@@ -220,6 +228,7 @@ export const NODE_KINDS = {
       /** A vent pipe that stands up from it, open at the top: that height above the datum. */
       ventTopM: heightM().optional(),
     },
+    reads: 'gauge',
     water: 'passes',
     ports: through,
   }),
@@ -233,6 +242,7 @@ export const NODE_KINDS = {
       /** What a plate beside it says of its water. */
       label: choice(TAP_LABELS).optional(),
     },
+    reads: 'gauge',
     water: 'leaves',
     ports: inOnly,
   }),
@@ -293,6 +303,9 @@ export function portsOf(node: SiteNode): PortPlace[] {
 }
 
 export const waterAt = (node: SiteNode): NodeWater => NODE_KINDS[node.kind].water
+export const isOfStorm = (node: SiteNode): boolean => nodeRow(node.kind).ofStorm ?? false
+/** What can be read at a node: the water in it, or a gauge; nothing where it has neither. */
+export const readAt = (node: SiteNode): NodeRow['reads'] => nodeRow(node.kind).reads
 export const kindName = (node: SiteNode): string => NODE_KINDS[node.kind].name
 /** True where a line runs on through a node. */
 export const runsThrough = (node: SiteNode): boolean => waterAt(node) === 'passes'

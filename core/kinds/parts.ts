@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { bore, choice, flag, heightM, id, kept, number, price, share, size } from './limits'
 import { row, type Values } from './partRow'
-import { bore as boreOf, flow, length, pipeSize, say } from '../words'
+import { boreText as boreText, flow, length, pipeSize, say } from '../words'
 import { PIPE_SERIES_IDS, PUMP_IDS, PUMP_SWITCHES, SCREEN_IDS } from '../catalog'
 
 /** Velocity heads that a fitting costs, where its maker says so: they go before its kind’s. */
@@ -116,7 +116,7 @@ export const PART_KINDS = {
   }),
   screen: row({
     name: 'screen',
-    tells: ({ meshMm }) => say`screen of ${boreOf(meshMm)}`,
+    tells: ({ meshMm }) => say`screen of ${boreText(meshMm)}`,
     fields: {
       meshMm: size(100),
       type: choice(SCREEN_IDS).optional(),

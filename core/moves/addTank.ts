@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineMove, freshId, Impossible, need, toThousandth } from './move'
+import { defineMove, freshId, Impossible, required, toThousandth } from './move'
 import { feedFrom, joinAtBottom, leadOverflowAway, leaveSpare, overflowPort, spillFrom } from './joins'
 import { nameOf, portsByRole, rimM, spillM, type Site } from '../site'
 import { tankHeight } from '../sums'
@@ -75,7 +75,7 @@ export const addTank = defineMove({
   }),
   label: ({ kind, how, to }, site) => `Add a ${TANK_KINDS[kind].name}${HOW_WORDS[how](nameOf(site, to ?? ''))}`,
   apply(site, { kind, how, to, name }) {
-    const like = to ? need(site, to, 'tank') : undefined
+    const like = to ? required(site, to, 'tank') : undefined
     const tank = makeTank(site, kind, name, like)
     if (how !== 'alone' && !like) throw new Impossible('Say which tank the new one is joined to.')
     if (like && like.base === tank.base) tank.baseM = like.baseM

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { linesOf } from './log'
+import { logLines } from './log'
 import { defineMove, Impossible } from './move'
 import { freeId, idsOf } from '../site'
 import { DEVICE_KIND_IDS, DEVICE_KINDS } from '../kinds'
@@ -16,7 +16,7 @@ export const addDevice = defineMove({
   apply(site, { kind, address, name, subject }) {
     const { name: usual, everyMinutes } = DEVICE_KINDS[kind]
     // What another told before it was taken out stays that one's own.
-    const sources = linesOf(site).flatMap(({ source }) => (source === undefined ? [] : [source]))
+    const sources = logLines(site).flatMap(({ source }) => (source === undefined ? [] : [source]))
     const id = freeId(new Set([...idsOf(site), ...sources]), `device-${kind}`, 1)
     const device = { id, kind, name: name ?? usual, address, everyMinutes }
     site.devices = [...(site.devices ?? []), { ...device, ...(subject ? { subject } : {}) }]

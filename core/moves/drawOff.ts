@@ -1,4 +1,15 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, valve, named } from './move'
+import {
+  addRun,
+  defineMove,
+  freshId,
+  guessedLengthM,
+  required,
+  pipe,
+  Impossible,
+  toThousandth,
+  valve,
+  named,
+} from './move'
 import { straightLine, tankLine } from './sources'
 import { freshPort } from './joins'
 import { showVolume } from '../units'
@@ -21,7 +32,7 @@ export const keepReserve = defineMove({
       ? `Keep ${Math.round(litres)} L of ${nameOf(site, tank)} for fire`
       : `Keep nothing of ${nameOf(site, tank)} for fire`,
   apply(site, { tank: id, litres }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const tanks = joinedTanks(site, tank)
     const keptM = litres ? heightHoldingM(tanks, litres) : undefined
     if (keptM !== undefined && keptM >= Math.min(...tanks.map(member => spillM(site, member))) - SPILL_MARGIN_M)
@@ -77,7 +88,7 @@ export const floatDrawOff = defineMove({
       ? `Hang the draw-off of ${nameOf(site, tank)} from a float`
       : `Fix the draw-off of ${nameOf(site, tank)} to the wall`,
   apply(site, { tank: id, port: name, hoseM, stopM }) {
-    const port = need(site, id, 'tank').ports.find(candidate => candidate.name === name)
+    const port = required(site, id, 'tank').ports.find(candidate => candidate.name === name)
     if (!port) throw new Impossible('That draw-off is no longer there.')
     if (hoseM) port.floating = { hoseM, stopM: stopM ?? port.floating?.stopM ?? 0.15 }
     else delete port.floating
@@ -89,7 +100,7 @@ export const fitSupplyValve = defineMove({
   args: z.object({ tank: z.string() }),
   label: ({ tank }, site) => `Fit the outlet of ${nameOf(site, tank)} and its valve`,
   apply(site, { tank: id }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const outlets = portsByRole(tank, 'outlet')
     if (!outlets.length)
       tank.ports.push({
@@ -120,10 +131,10 @@ export const drawFrom = defineMove({
     if (source?.kind === 'well' || source?.kind === 'main') {
       // What lifts and treats a tank's water is not what a line from outside wants: it gets a line of its own.
       site.runs = site.runs.filter(run => run.to.node !== use.at)
-      straightLine(site, source, need(site, use.at, 'tap'))
+      straightLine(site, source, required(site, use.at, 'tap'))
       return
     }
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const [outlet] = portsByRole(tank, 'outlet')
     if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
     const from = { node: id, port: outlet.name }
@@ -135,7 +146,7 @@ export const drawFrom = defineMove({
       delete line.name
       return
     }
-    tankLine(site, tank, need(site, use.at, 'tap'))
+    tankLine(site, tank, required(site, use.at, 'tap'))
   },
 })
 
@@ -144,7 +155,7 @@ export const raiseDrawOff = defineMove({
   args: z.object({ tank: z.string(), heightM: z.number().min(0).max(50) }),
   label: ({ tank }, site) => `Set the draw-off of ${nameOf(site, tank)} above the floor`,
   apply(site, { tank: id, heightM }) {
-    for (const port of portsByRole(need(site, id, 'tank'), 'outlet'))
+    for (const port of portsByRole(required(site, id, 'tank'), 'outlet'))
       port.heightM = Math.max(port.heightM, toThousandth(heightM))
   },
 })

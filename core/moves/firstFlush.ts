@@ -1,5 +1,5 @@
 import { LINE_MM } from './roofs'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, required, pipe, Impossible, toThousandth, named } from './move'
 import type { System } from '../units'
 import { chamberDrainTime, chamberLength, firstFlushVolume } from '../sums'
 import {
@@ -93,7 +93,7 @@ export const fitFirstFlush = defineMove({
       : `Fit a first-flush chamber at ${nameOf(site, spout, 'the spout')}`,
   apply(site, { spout: id, depthMm: asked, at }) {
     const depthMm = asked ?? usualFlushMm(site)
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     const line = lineFrom(site, id)
     const run = at === 'line' ? line.at(-1) : line[0]
     if (!run) throw new Impossible(`${spout.name} leads nowhere yet; lead it to a tank first.`)
@@ -158,7 +158,7 @@ export const takeOutChamber = defineMove({
   args: z.object({ chamber: z.string() }),
   label: () => 'Take out the first-flush chamber',
   apply(site, { chamber: id }) {
-    const chamber = need(site, id, 'chamber')
+    const chamber = required(site, id, 'chamber')
     const onward = runsFrom(site, id, 'out')[0]
     for (const run of runsTo(site, id)) {
       if (!onward) continue
@@ -184,7 +184,7 @@ export const sizeChamber = defineMove({
   args: z.object({ chamber: z.string(), depthMm: depthMm() }),
   label: ({ depthMm }) => `Size the first flush for ${depthMm} mm`,
   apply(site, { chamber: id, depthMm }) {
-    const chamber = need(site, id, 'chamber')
+    const chamber = required(site, id, 'chamber')
     const planAreaM2 = chamberAreaM2(site, id)
     if (!(planAreaM2 > 0)) throw new Impossible(`No roof drains to ${chamber.name}, so it cannot be sized by rain.`)
     const { volumeL } = firstFlushVolume({ planAreaM2, depthMm })
@@ -211,7 +211,7 @@ export const formChamber = defineMove({
   }),
   label: ({ form }) => `Make the first flush of a ${form === 'lying' ? 'pipe laid down' : form}`,
   apply(site, { chamber: id, form, innerDiameterMm, heightM }) {
-    const chamber = need(site, id, 'chamber')
+    const chamber = required(site, id, 'chamber')
     const volumeL = chamberVolumeL(chamber)
     const pipeMm = chamber.form === 'drum' ? LINE_MM : chamber.innerDiameterMm
     if (form === 'lying') return reshape(chamber, lyingFor(volumeL, innerDiameterMm ?? pipeMm))
@@ -231,7 +231,7 @@ export const fitChamberOutlet = defineMove({
   args: z.object({ chamber: z.string(), orificeMm: z.number().positive().max(5000).optional() }),
   label: () => 'Fit an outlet to the first-flush chamber',
   apply(site, { chamber: id, orificeMm }) {
-    const chamber = need(site, id, 'chamber')
+    const chamber = required(site, id, 'chamber')
     chamber.orificeMm = orificeMm ?? orificeFor(chamber)
     chamber.emptiedEveryDays = null
   },

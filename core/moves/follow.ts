@@ -32,7 +32,7 @@ export function lengthsFollow(before: Site, after: Site, draft: Site): void {
 
 /** Height of every port of a tank that a line ends at, above the datum. */
 const inletsM = (tank: Tank) => new Map(portsByRole(tank, 'inlet').map(port => [port.name, tank.baseM + port.heightM]))
-const mouthsM = (tank: Tank) =>
+const openingsM = (tank: Tank) =>
   new Map(portsByRole(tank, 'overflow').map(port => [port.name, tank.baseM + port.heightM]))
 
 /**
@@ -41,10 +41,10 @@ const mouthsM = (tank: Tank) =>
  * above the overflow goes down with it, as far as the ground allows.
  */
 export function withWhatHangs(site: Site, tank: Tank, change: () => void): void {
-  const [inlets, mouths] = [inletsM(tank), mouthsM(tank)]
+  const [inlets, mouths] = [inletsM(tank), openingsM(tank)]
   change()
   for (const [port, nowM] of inletsM(tank)) raiseChambers(site, tank.id, port, inlets.get(port) ?? nowM, nowM)
-  for (const [port, nowM] of mouthsM(tank)) lowerOutfall(site, tank.id, port, mouths.get(port) ?? nowM, nowM)
+  for (const [port, nowM] of openingsM(tank)) lowerOutfall(site, tank.id, port, mouths.get(port) ?? nowM, nowM)
 }
 
 function raiseChambers(site: Site, tank: string, port: string, wasM: number, nowM: number): void {

@@ -3,7 +3,7 @@ import {
   defineMove,
   freshId,
   guessedLengthM,
-  need,
+  required,
   pipe,
   Impossible,
   toThousandth,
@@ -65,7 +65,7 @@ export const linkAtBottom = defineMove({
   label: ({ a, b }, site) => `Join ${nameOf(site, a)} and ${nameOf(site, b)} at the bottom`,
   apply(site, { a, b, boreMm }) {
     if (a === b) throw new Impossible('A tank cannot be joined to itself.')
-    joinAtBottom(site, need(site, a, 'tank'), need(site, b, 'tank'), boreMm)
+    joinAtBottom(site, required(site, a, 'tank'), required(site, b, 'tank'), boreMm)
   },
 })
 
@@ -74,7 +74,7 @@ export const joinAtHub = defineMove({
   args: z.object({ tanks: z.array(z.string()).min(2).max(40), boreMm: z.number().positive().max(1000) }),
   label: ({ tanks }) => `Join ${tanks.length} tanks at one hub`,
   apply(site, { tanks, boreMm }) {
-    const found = [...new Set(tanks)].map(id => need(site, id, 'tank'))
+    const found = [...new Set(tanks)].map(id => required(site, id, 'tank'))
     if (found.length < 2) throw new Impossible('A hub joins two tanks or more.')
     const ports = found.map(tank => linkPort(site, tank, boreMm))
     const hub = {
@@ -128,7 +128,7 @@ export const spillInto = defineMove({
   label: ({ from, to }, site) => `Spill ${nameOf(site, from)} into ${nameOf(site, to)}`,
   apply(site, { from, to }) {
     if (from === to) throw new Impossible('A tank cannot spill into itself.')
-    spillFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
+    spillFrom(site, required(site, from, 'tank'), required(site, to, 'tank'))
   },
 })
 
@@ -167,7 +167,7 @@ export const feedByFloat = defineMove({
   label: ({ from, to }, site) => `Fill ${nameOf(site, to)} from ${nameOf(site, from)} by a float valve`,
   apply(site, { from, to }) {
     if (from === to) throw new Impossible('A tank cannot fill itself.')
-    feedFrom(site, need(site, from, 'tank'), need(site, to, 'tank'))
+    feedFrom(site, required(site, from, 'tank'), required(site, to, 'tank'))
   },
 })
 
@@ -179,7 +179,7 @@ export const fitFloat = defineMove({
     const run = needRun(site, id)
     if (run.parts.some(part => part.kind === 'float'))
       throw new Impossible(`“${runName(site, run)}” has a float valve already.`)
-    const tank = need(site, run.to.node, 'tank')
+    const tank = required(site, run.to.node, 'tank')
     const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? 25
     run.parts = named(site, id, [...run.parts, { kind: 'float', boreMm }])
     const port = tank.ports.find(candidate => candidate.name === run.to.port)!
@@ -192,7 +192,7 @@ export const fitFloat = defineMove({
 export const fitSpare = defineMove({
   args: z.object({ tank: z.string() }),
   label: ({ tank }, site) => `Leave a capped valve on ${nameOf(site, tank)} for the next tank`,
-  apply: (site, { tank }) => leaveSpare(site, need(site, tank, 'tank')),
+  apply: (site, { tank }) => leaveSpare(site, required(site, tank, 'tank')),
 })
 
 export function leaveSpare(site: Site, tank: Tank): void {
@@ -229,7 +229,7 @@ export const levelRims = defineMove({
   args: z.object({ tanks: z.array(z.string()).min(2) }),
   label: () => 'Level the tops of the joined tanks',
   apply(site, { tanks }) {
-    const found = tanks.map(id => need(site, id, 'tank'))
+    const found = tanks.map(id => required(site, id, 'tank'))
     const topM = Math.max(...found.map(rimM))
     for (const tank of found) tank.baseM = toThousandth(tank.baseM + topM - rimM(tank))
   },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { addRun, defineMove, guessedLengthM, Impossible, named, need, pipe, toThousandth } from './move'
+import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, toThousandth } from './move'
 import { freshPort, leadOverflowAway, overflowPort } from './joins'
 import { takeOutStranded } from './takeOut'
 import { graphOf, lineFrom, nameOf, nodeById, portHeightM, portsByRole, reached, rimM, runsFrom, runsTo } from '../site'
@@ -40,7 +40,7 @@ export const leadSpout = defineMove({
   args: z.object({ spout: z.string(), to: z.string() }),
   label: ({ spout, to }, site) => `Lead ${nameOf(site, spout, 'the spout')} to ${nameOf(site, to)}`,
   apply(site, { spout: id, to }) {
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     const node = graphOf(site).node(to)
     if (!node || !['tank', 'joint', 'outfall'].includes(node.kind))
       throw new Impossible('A spout leads to a tank, into another line at its joint, or to an outfall.')
@@ -64,7 +64,7 @@ export const leadOverflow = defineMove({
   args: z.object({ tank: z.string(), port: z.string().optional(), to: z.string().optional() }),
   label: ({ tank, to }, site) => `Lead the overflow of ${nameOf(site, tank)} ${to ? `to ${nameOf(site, to)}` : 'away'}`,
   apply(site, { tank: id, port: name, to }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const port = portsByRole(tank, 'overflow').find(each => each.name === name) ?? overflowPort(tank)
     const [line] = runsFrom(site, id, port.name)
     const node = to === undefined ? undefined : graphOf(site).node(to)
@@ -90,7 +90,7 @@ export const fitSecondOverflow = defineMove({
   args: z.object({ tank: z.string(), heightM: z.number().min(0).max(50).optional() }),
   label: ({ tank }, site) => `Fit another overflow to ${nameOf(site, tank)}`,
   apply(site, { tank: id, heightM }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const first = overflowPort(tank)
     const tallM = rimM(tank) - tank.baseM
     const atM = heightM ?? Math.min(first.heightM + 0.05, tallM - 0.02)
@@ -109,7 +109,7 @@ export const fitSumpPump = defineMove({
   args: z.object({ tank: z.string(), port: z.string(), flowLps: z.number().positive().max(1000) }),
   label: ({ tank }, site) => `Lift the overflow of ${nameOf(site, tank)} by a sump and a pump`,
   apply(site, { tank: id, port: name, flowLps }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const port = portsByRole(tank, 'overflow').find(each => each.name === name)
     if (!port) throw new Impossible(`${tank.name} has no such overflow any more.`)
     if (!runsFrom(site, id, name).length) leadOverflowAway(site, tank, port)

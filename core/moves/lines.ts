@@ -1,5 +1,5 @@
 import { LINE_MM } from './roofs'
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, required, pipe, Impossible, valve, named } from './move'
 import { showQuantity } from '../units'
 import { nameOf, lineFrom, nodeById, runsTo, type Run, type Site, portHeightM } from '../site'
 import { type NodeOf, type Part, layIn, type NewPart } from '../kinds'
@@ -10,7 +10,7 @@ const boreOf = (run: Run) => run.parts.find(part => part.kind === 'pipe')?.inner
 const DRAIN_MM = 25
 
 function needLine(site: Site, spoutId: string): Run[] {
-  const spout = need(site, spoutId, 'spout')
+  const spout = required(site, spoutId, 'spout')
   const line = lineFrom(site, spoutId)
   if (!line.length || nodeById(site, line.at(-1)!.to.node).kind !== 'tank')
     throw new Impossible(`${spout.name} does not lead to a tank yet.`)
@@ -50,7 +50,7 @@ export const dipLine = defineMove({
       throw new Impossible(
         'The low point must lie below the tank’s inlet; otherwise the line falls all the way as it is.',
       )
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     const joint: NodeOf<'joint'> = {
       kind: 'joint',
       id: freshId(site, 'joint'),
@@ -83,7 +83,7 @@ function drainAt(site: Site, joint: NodeOf<'joint'>): void {
 export const fitLowDrain = defineMove({
   args: z.object({ joint: z.string() }),
   label: () => 'Fit a drain at the low point',
-  apply: (site, { joint }) => drainAt(site, need(site, joint, 'joint')),
+  apply: (site, { joint }) => drainAt(site, required(site, joint, 'joint')),
 })
 
 /** Leads one spout into another's line, with a tee just before the tank or at the line's low point. */
@@ -93,7 +93,7 @@ export const joinSpouts = defineMove({
     `Lead ${nameOf(site, spout, 'the line')} into the line of ${nameOf(site, into, 'the line')}`,
   apply(site, { spout: id, into }) {
     if (id === into) throw new Impossible('A spout cannot be led into itself.')
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     const [own, other] = [lineFrom(site, id), needLine(site, into)]
     if (own.some(run => other.includes(run))) throw new Impossible(`${spout.name} runs into that line already.`)
     const last = other.at(-1)!
@@ -174,7 +174,7 @@ export const hangScreen = defineMove({
   args: z.object({ spout: z.string(), atM: z.number().min(-500).max(5000).optional() }),
   label: ({ spout }, site) => `Hang the screen head of ${nameOf(site, spout, 'the line')} higher or lower`,
   apply(site, { spout: id, atM }) {
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     const head = lineFrom(site, id)[0]?.parts.find(part => part.kind === 'screen' && part.type === 'spout')
     if (head?.kind !== 'screen') throw new Impossible(`${spout.name} has no screen head yet; fit one first.`)
     if (atM === undefined) return void delete head.hangsAtM
@@ -205,7 +205,7 @@ export const setBypass = defineMove({
   }),
   label: ({ spout }, site) => `Set the by-pass of ${nameOf(site, spout, 'the line')}`,
   apply(site, { spout: id, months, by, whenFull }) {
-    const spout = need(site, id, 'spout')
+    const spout = required(site, id, 'spout')
     if (months) spout.bypassMonths = [...new Set(months)].sort((a, b) => a - b)
     if (whenFull !== undefined) spout.bypassWhenFull = whenFull
     if (by) spout.bypassBy = by

@@ -7,14 +7,14 @@ import { newLines, type Site } from '../site'
 const noun = (kind: keyof typeof READING_KINDS): string => READING_KINDS[kind].name
 
 /** A log as it stands, to be looked through: thousands of lines are not made into drafts for it. */
-export const linesOf = ({ log = [] }: Site): readonly LogReading[] => (isDraft(log) ? original(log)! : log)
+export const logLines = ({ log = [] }: Site): readonly LogReading[] => (isDraft(log) ? original(log)! : log)
 
 /** Writes a line into the log. */
 export const logReading = defineMove({
   args: readingSchema.omit({ id: true }).extend({ id: z.string().max(120).optional() }),
   label: ({ kind }) => `Log: ${noun(kind)}`,
   apply(site, { id, ...reading }) {
-    const log = linesOf(site)
+    const log = logLines(site)
     if (id && log.some(each => each.id === id)) throw new Impossible('That line is in the log already.')
     const line = { ...reading, id: id ?? freshReadingId(site) }
     // Pushed, not made anew: a step of the history holds the one line, and not the whole log.
@@ -25,7 +25,7 @@ export const logReading = defineMove({
 
 /** Readings are many: the next id is looked for from their count on. */
 function freshReadingId(site: Site): string {
-  const log = linesOf(site)
+  const log = logLines(site)
   const taken = new Set(log.map(({ id }) => id))
   for (let at = log.length + 1; ; at++) if (!taken.has(`log-${at}`)) return `log-${at}`
 }
@@ -35,7 +35,7 @@ export const logReadings = defineMove({
   args: z.object({ readings: z.array(readingSchema).max(60_000) }),
   label: ({ readings }) => (readings.length === 1 ? 'Log a line' : `Log ${readings.length} lines`),
   apply(site, { readings }) {
-    const fresh = newLines(linesOf(site), readings)
+    const fresh = newLines(logLines(site), readings)
     if (!fresh.length) return
     if (site.log) site.log.push(...fresh)
     else site.log = fresh
@@ -53,7 +53,7 @@ export const correctReading = defineMove({
   }),
   label: () => 'Correct a line of the log',
   apply(site, { reading, ...change }) {
-    const line = site.log?.[linesOf(site).findIndex(({ id }) => id === reading)]
+    const line = site.log?.[logLines(site).findIndex(({ id }) => id === reading)]
     if (!line) throw new Impossible('That line is no longer in the log.')
     Object.assign(line, Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)))
   },
@@ -64,7 +64,7 @@ export const dropReading = defineMove({
   label: () => 'Take a line out of the log',
   apply(site, { reading }) {
     const log = site.log ?? []
-    const at = linesOf(site).findIndex(({ id }) => id === reading)
+    const at = logLines(site).findIndex(({ id }) => id === reading)
     if (at < 0) throw new Impossible('That line is no longer in the log.')
     // A log has no order: the last line takes its place, and no other moves.
     const last = log.pop()!

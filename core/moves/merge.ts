@@ -1,5 +1,5 @@
 import { takeOutStranded } from './takeOut'
-import { defineMove, need, Impossible, takeOut, toThousandth } from './move'
+import { defineMove, required, Impossible, takeOut, toThousandth } from './move'
 import { freshPort } from './joins'
 import { tankHeight } from '../sums'
 import { nameOf, portsByRole, runsFrom, type Run } from '../site'
@@ -16,7 +16,7 @@ export const mergeTank = defineMove({
   label: ({ tank, into }, site) => `Take ${nameOf(site, tank)} out, its lines to ${nameOf(site, into)}`,
   apply(site, { tank, into }) {
     if (tank === into) throw new Impossible('A tank cannot take over its own lines.')
-    const [gone, kept] = [need(site, tank, 'tank'), need(site, into, 'tank')]
+    const [gone, kept] = [required(site, tank, 'tank'), required(site, into, 'tank')]
     const spills = portsByRole(kept, 'overflow').some(port => runsFrom(site, kept.id, port.name).length)
     const ends = new Set<string>()
     for (const run of [...site.runs]) {

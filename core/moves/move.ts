@@ -17,7 +17,7 @@ export function defineMove<Args, Input>(kind: MoveKind<Args, Input>): MoveKind<A
 export class Impossible extends Error {}
 
 /** A node of a kind, or the refusal that it is gone. */
-export function need<Kind extends SiteNode['kind']>(site: Site, id: string, kind: Kind): NodeOf<Kind> {
+export function required<Kind extends SiteNode['kind']>(site: Site, id: string, kind: Kind): NodeOf<Kind> {
   const node = site.nodes.find(candidate => candidate.id === id)
   if (node?.kind !== kind) throw new Impossible(`There is no ${kind} “${id}” in this site any more.`)
   return node as NodeOf<Kind>

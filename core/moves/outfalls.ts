@@ -1,4 +1,4 @@
-import { defineMove, need } from './move'
+import { defineMove, required } from './move'
 import { nameOf } from '../site'
 import { NEAR_IDS, OUTFALL_IDS, SOIL_IDS } from '../catalog'
 import { z } from 'zod'
@@ -17,7 +17,7 @@ export const leadTo = defineMove({
   }),
   label: ({ outfall }, site) => `Say where ${nameOf(site, outfall, 'the outfall')} leads`,
   apply(site, { outfall: id, to, soil, near, pit }) {
-    const outfall = need(site, id, 'outfall')
+    const outfall = required(site, id, 'outfall')
     if (to) outfall.to = to
     if (soil) outfall.soil = soil
     if (near) outfall.near = near

@@ -1,4 +1,4 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, toThousandth } from './move'
+import { addRun, defineMove, freshId, guessedLengthM, required, pipe, Impossible, toThousandth } from './move'
 import {
   downpipeFor,
   gutterFlowLps,
@@ -75,7 +75,7 @@ function fitSpout(site: Site, roof: Roof, tankId: string | undefined, eavesM: nu
   roof.spouts.push({ id: freshId(site, `${roof.id}-gutter`), nodeId: spout.id, share, gutter })
   spout.boreMm = downpipeFor(flowLps)
   if (!tankId) return
-  const tank = need(site, tankId, 'tank')
+  const tank = required(site, tankId, 'tank')
   const inlet = portsByRole(tank, 'inlet')[0]
   if (!inlet) throw new Impossible(`${tank.name} has no inlet; give it one first.`)
   const [from, to] = [
@@ -105,7 +105,7 @@ export const giveShare = defineMove({
   args: z.object({ spout: z.string(), roof: z.string() }),
   label: ({ spout, roof }, site) => `Lead ${roofName(site, roof)} to ${spoutName(site, spout)}`,
   apply(site, { spout: id, roof: roofId }) {
-    const [roof, spout] = [needRoof(site, roofId), need(site, id, 'spout')]
+    const [roof, spout] = [needRoof(site, roofId), required(site, id, 'spout')]
     const count = roof.spouts.length + 1
     const open = 1 - roof.spouts.reduce((sum, other) => sum + other.share, 0)
     if (open < 0.01) for (const other of roof.spouts) other.share = toThousandth((other.share * (count - 1)) / count)
@@ -151,7 +151,7 @@ export const fitDownpipe = defineMove({
   args: z.object({ spout: z.string() }),
   label: ({ spout }, site) => `Fit a downpipe to ${spoutName(site, spout)} that passes the storm`,
   apply(site, { spout: id }) {
-    need(site, id, 'spout').boreMm = downpipeFor(spoutStormLps(site, id))
+    required(site, id, 'spout').boreMm = downpipeFor(spoutStormLps(site, id))
   },
 })
 

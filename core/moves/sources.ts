@@ -1,5 +1,16 @@
 import { z } from 'zod'
-import { addRun, defineMove, freshId, guessedLengthM, Impossible, named, need, pipe, toThousandth, valve } from './move'
+import {
+  addRun,
+  defineMove,
+  freshId,
+  guessedLengthM,
+  Impossible,
+  named,
+  required,
+  pipe,
+  toThousandth,
+  valve,
+} from './move'
 import { freshPort } from './joins'
 import { floatDropM, nameOf, nodeById, portsByRole, runsTo, spillM, type Run, type Site } from '../site'
 import type { NewPart, NodeOf, SiteNode, Tank } from '../kinds'
@@ -99,7 +110,7 @@ export const addSource = defineMove({
         : `Add a ${kind}`,
   apply(site, { kind, tank: tankId, use: useId, name }) {
     if (tankId !== undefined) {
-      const tank = need(site, tankId, 'tank')
+      const tank = required(site, tankId, 'tank')
       const source = makeSource(site, kind, name, tank.groundM)
       // What a trickle may bring in a day, so that a stuck float is not a burst.
       if (source.kind === 'main') source.rule.mostLPerDay = 1500
@@ -117,7 +128,7 @@ const useNamed = (site: Site, id: string) => site.uses.find(candidate => candida
 function tapOf(site: Site, useId: string): NodeOf<'tap'> {
   const use = useNamed(site, useId)
   if (!use) throw new Impossible('That use is no longer in this site.')
-  return need(site, use.at, 'tap')
+  return required(site, use.at, 'tap')
 }
 
 /** Two waters meet at a tap: each line that could take the other's back gets a check valve behind its first valve. */
@@ -166,7 +177,7 @@ export const topUpFrom = defineMove({
   apply(site, { source: id, tank }) {
     const source = nodeById(site, id)
     if (source.kind !== 'well' && source.kind !== 'main') throw new Impossible('That is no well or main.')
-    topUpLine(site, source, need(site, tank, 'tank'))
+    topUpLine(site, source, required(site, tank, 'tank'))
   },
 })
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineMove, Impossible, need, toThousandth } from './move'
+import { defineMove, Impossible, required, toThousandth } from './move'
 import { withWhatHangs } from './follow'
 import { leadOverflowAway } from './joins'
 import { showQuantity } from '../units'
@@ -12,7 +12,7 @@ import { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId } from '../cata
 export const fitOverflow = defineMove({
   args: z.object({ tank: z.string() }),
   label: ({ tank }, site) => `Fit an overflow to ${nameOf(site, tank)}`,
-  apply: (site, { tank }) => leadOverflowAway(site, need(site, tank, 'tank')),
+  apply: (site, { tank }) => leadOverflowAway(site, required(site, tank, 'tank')),
 })
 
 /** Sets height and bore of a fitting in a tank's wall; the pipe of its overflow line follows. */
@@ -25,7 +25,7 @@ export const setPort = defineMove({
   }),
   label: ({ tank, port }, site) => `${nameOf(site, tank)}: ${port}`,
   apply(site, { tank: id, port: name, heightM, boreMm }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const port = tank.ports.find(candidate => candidate.name === name)
     if (!port) throw new Impossible(`${tank.name} has no fitting “${name}” any more.`)
     const metres = (heightM: number) => showQuantity(heightM, 'length', site.standards.units).text
@@ -50,7 +50,7 @@ export const resizeTank = defineMove({
   args: z.object({ tank: z.string(), shape: z.record(z.string(), z.unknown()) }),
   label: ({ tank }, site) => `Resize ${nameOf(site, tank)}`,
   apply(site, { tank: id, shape }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     withWhatHangs(site, tank, () => takeShape(tank, { ...tank.shape, ...shape } as Tank['shape']))
   },
 })
@@ -86,7 +86,7 @@ export const reshapeTank = defineMove({
   args: z.object({ tank: z.string(), shape: z.enum(['upright-cylinder', 'lying-cylinder', 'box']) }),
   label: ({ tank }, site) => `Give ${nameOf(site, tank)} another shape`,
   apply(site, { tank: id, shape }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     if (tank.shape.shape === shape) return
     const heightM = tankHeight(tank.shape)
     const planM2 =
@@ -111,7 +111,7 @@ export const setKind = defineMove({
   args: z.object({ tank: z.string(), kind: z.enum(TANK_KIND_IDS), volumeL: z.number().positive().max(1e7).optional() }),
   label: ({ tank, kind }, site) => `Make ${nameOf(site, tank)} a ${TANK_KINDS[kind].name}`,
   apply(site, { tank: id, kind, volumeL }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     const entry = TANK_KINDS[kind]
     const share = volumeL ? volumeL / tankVolume({ ...entry.shape, levelM: tankHeight(entry.shape) }).volumeL : 1
     const { shape } = entry
@@ -152,7 +152,7 @@ export const standOn = defineMove({
   args: z.object({ tank: z.string(), base: z.enum(BASE_IDS), heightM: z.number().min(-20).max(50).optional() }),
   label: ({ tank, base }, site) => `Stand ${nameOf(site, tank)} on ${BASES[base].name}`,
   apply(site, { tank: id, base, heightM }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     withWhatHangs(site, tank, () => putOn(tank, base, heightM))
   },
 })
@@ -182,7 +182,7 @@ export const setInlet = defineMove({
   label: ({ tank, style }, site) =>
     `Fill ${nameOf(site, tank)} ${style === 'top' ? 'from the top' : 'calmed, at the bottom'}`,
   apply(site, { tank: id, style, airHole = true }) {
-    const tank = need(site, id, 'tank')
+    const tank = required(site, id, 'tank')
     tank.inletStyle = style
     for (const port of portsByRole(tank, 'inlet')) {
       if (style === 'calmed') port.airHole = airHole
@@ -201,7 +201,7 @@ export const widenTanks = defineMove({
   apply(site, { tanks, share }) {
     const across = Math.sqrt(share)
     for (const id of tanks) {
-      const tank = need(site, id, 'tank')
+      const tank = required(site, id, 'tank')
       withItsMass(tank, () => widen(tank.shape, across, share))
     }
   },

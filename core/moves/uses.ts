@@ -1,4 +1,15 @@
-import { addRun, defineMove, freshId, guessedLengthM, need, pipe, Impossible, valve, named, toThousandth } from './move'
+import {
+  addRun,
+  defineMove,
+  freshId,
+  guessedLengthM,
+  required,
+  pipe,
+  Impossible,
+  valve,
+  named,
+  toThousandth,
+} from './move'
 import { headOf } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
@@ -61,7 +72,7 @@ export const addUse = defineMove({
   label: ({ preset, name }) => `Add ${name ?? USE_PRESETS[preset].name}`,
   apply(site, { preset, count, name, tank: tankId }) {
     const tanks = tanksOf(site)
-    const tank = tankId ? need(site, tankId, 'tank') : tanks.at(-1)
+    const tank = tankId ? required(site, tankId, 'tank') : tanks.at(-1)
     const source = site.nodes.find(node => node.kind === 'main' || node.kind === 'well')
     if (!tank && !source) throw new Impossible('There is no tank, well or main to draw from yet; add one first.')
     const entry = USE_PRESETS[preset]
@@ -146,7 +157,7 @@ export const fitTreatment = defineMove({
   args: z.object({ tap: z.string() }),
   label: ({ tap }, site) => `Treat the water for ${nameOf(site, tap, 'the tap')}`,
   apply(site, { tap: id }) {
-    const tap = need(site, id, 'tap')
+    const tap = required(site, id, 'tap')
     const run = runsTo(site, id)[0]
     if (!run) throw new Impossible(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
     const missing = TREATMENT.filter(

@@ -17,7 +17,7 @@ import type { Tank } from '../kinds'
 import { FLUSH_SCHOOLS, PRESSURE_TANKS_L, sizesSoldL, TANK_KINDS } from '../catalog'
 
 /** One of the ways of doing it that people argue about, as moves on a site. */
-export interface Way {
+export interface OtherWay {
   id: string
   name: string
   moves: Move[]
@@ -44,7 +44,7 @@ function largestGroup(site: Site, groupOf: (site: Site, tank: Tank) => readonly 
  * Ways that are not this site's already: one big tank or many totes, top or bottom filling, big chambers or small,
  * winter by-pass or burying.
  */
-export function waysFor(site: Site): Way[] {
+export function waysFor(site: Site): OtherWay[] {
   return [
     ...kindWays(site, lowestFirst(site, largestGroup(site, fedTogether))),
     ...moreWays(largestGroup(site, joinedTanks)),
@@ -71,7 +71,7 @@ function lowestFirst(site: Site, group: readonly Tank[]): Tank[] {
   return [...group].sort((a, b) => Number(draws(b)) - Number(draws(a)) || a.baseM - b.baseM)
 }
 
-function kindWays(site: Site, group: readonly Tank[]): Way[] {
+function kindWays(site: Site, group: readonly Tank[]): OtherWay[] {
   const [first, ...rest] = group
   if (!first) return []
   const totalL = heldL(group)
@@ -111,7 +111,7 @@ function kindWays(site: Site, group: readonly Tank[]): Way[] {
   ]
 }
 
-function moreWays(group: readonly Tank[]): Way[] {
+function moreWays(group: readonly Tank[]): OtherWay[] {
   const last = group.at(-1)
   return last
     ? [
@@ -124,7 +124,7 @@ function moreWays(group: readonly Tank[]): Way[] {
     : []
 }
 
-function inletWays(site: Site): Way[] {
+function inletWays(site: Site): OtherWay[] {
   const tanks = tanksOf(site)
   const style = tanks.some(tank => tank.inletStyle === 'top') ? 'calmed' : 'top'
   return tanks.length
@@ -138,7 +138,7 @@ function inletWays(site: Site): Way[] {
     : []
 }
 
-function chamberWays(site: Site): Way[] {
+function chamberWays(site: Site): OtherWay[] {
   const chambers = site.nodes.filter(node => node.kind === 'chamber')
   if (!chambers.length) return []
   const sized = (name: string, { depthMm }: { depthMm: number }) => ({
@@ -152,7 +152,7 @@ function chamberWays(site: Site): Way[] {
 }
 
 /** Where a pressure tank stands: the largest there is, for few starts, or none beside a variable-speed set. */
-function vesselWays(site: Site): Way[] {
+function vesselWays(site: Site): OtherWay[] {
   const held = feedsOf(site).flatMap(({ vessel, trunk }) => (vessel ? [{ vessel, run: trunk[0]!.id }] : []))
   const largestL = PRESSURE_TANKS_L.at(-1)!
   return held.length
@@ -171,7 +171,7 @@ function vesselWays(site: Site): Way[] {
     : []
 }
 
-function winterWays(site: Site): Way[] {
+function winterWays(site: Site): OtherWay[] {
   const frost = frostMonths(site)
   const spouts = site.nodes.filter(node => node.kind === 'spout')
   const above = tanksOf(site).filter(tank => tank.base !== 'buried')

@@ -1,5 +1,5 @@
 export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
-export { tapsAlone, weakestAlone, type Alone } from './alone'
+export { singleTapFlows, weakestSingleTap, type SingleTapFlow } from './singleTapFlows'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
 export { deliveredLps } from './deliveries'
 export { dutyAt, dutyOf, dutyOfPump, mostFlowLps, pumpsOf, type Duty } from './duty'
@@ -30,21 +30,21 @@ export {
   type Drawn,
 } from './power'
 export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
-export { isForDrinking, stageRating, trainsOf, type Stage, type Train } from './treatment'
-export { hoursToFill, leftInWellM, nightOf, readTest, type Night, type TestReading } from './wells'
+export { isForDrinking, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
+export { hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
 export { shutOffM } from './steady/pumps'
 export {
   flowsOver,
-  mouthKey,
+  openingKey,
   overTimeOf,
   type Flowing,
   type Lines,
   type Link,
-  type Mouth,
+  type Opening,
   type OverTime,
 } from './steady/overTime'
 export { FLOWS_OF } from './reads'
-export { type Asked } from './steady/moment'
+export { type MomentSetting } from './steady/moment'
 export { steady, type RunState, type RunStatus, type Steady } from './steady/steady'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
@@ -54,7 +54,7 @@ export { placesAlong } from './steady/heights'
 export { islandsOf, type Island } from './wrong/islands'
 export { siphoningInlets, siphonsOf, skims, type Siphon } from './wrong/siphons'
 export { wrongWaysOf, type WrongKind, type WrongWay } from './wrong/wrongWays'
-export { handValves, servedIn, servedInMode, type HandValve, type Served } from './modes/served'
+export { handValves, servedAsValvesStand, servedInMode, type HandValve, type Served } from './modes/served'
 export { modesFor, type ProposedMode } from './modes/proposed'
 export { forgottenValves, leaningModes, type Forgotten, type Leaning } from './modes/spoiled'
 export { partsAlong, profileOf, type PartAlong, type PlaceAlong } from './along'

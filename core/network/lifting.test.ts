@@ -4,7 +4,7 @@ import { batteryDays, conductorFor, dailyWh, drawnBy, peakSunHours, solarMonths,
 import { suctionOf } from './suction'
 import { isForDrinking, trainsOf } from './treatment'
 import { hoursToFill, nightOf, readTest } from './wells'
-import { tapsAlone } from './alone'
+import { singleTapFlows } from './singleTapFlows'
 import { momentWith } from './taps'
 import { blank, build, plainTank } from '../../tests/sites'
 import { jointAt, pipe, tapAt, wellAt, worksOf } from '../../tests/waterworks'
@@ -173,7 +173,7 @@ describe('treatment', () => {
 })
 
 it('taps alone are as they are when each is opened by itself', () => {
-  const alone = tapsAlone(held(), 'low')
+  const alone = singleTapFlows(held(), 'low')
   for (const [id, { flowLps }] of alone)
     expect(flowLps).toBeCloseTo(momentWith(held(), [id], 'low').taps[id]!.flowLps, 6)
 })

@@ -1,5 +1,5 @@
 import { steady, type RunState, type Steady } from './steady/steady'
-import type { Asked } from './steady/moment'
+import type { MomentSetting } from './steady/moment'
 import {
   graphOf,
   joinedTanks,
@@ -54,7 +54,7 @@ export function levelsBetween(site: Site, share: number): Record<string, number>
 export const tapsOf = (site: Site): NodeOf<'tap'>[] => site.nodes.filter(node => node.kind === 'tap')
 
 /** A moment with some taps open and the tanks at a stand; of one document it is worked out once, whoever asks. */
-export function momentWith(site: Site, taps: readonly string[], stand: Stand, asked?: Asked): Steady {
+export function momentWith(site: Site, taps: readonly string[], stand: Stand, asked?: MomentSetting): Steady {
   const solve = () =>
     steady(site, { levels: levelsAt(site, stand), open: Object.fromEntries(taps.map(id => [id, 1])), ...asked })
   if (asked) return solve()

@@ -1,12 +1,12 @@
 import { sum } from 'd3-array'
 import { wayOfWater } from './taps'
-import { tapsAlone } from './alone'
+import { singleTapFlows } from './singleTapFlows'
 import { does, type NodeOf, type Part, type PartOf } from '../kinds'
-import { TREATMENT } from '../catalog'
+import { TREATMENT_LOSS } from '../catalog'
 import type { Run, Site } from '../site'
 
 /** One stage of a train: what it is made for, and what it takes at the flow that comes, clean and when it is due. */
-export interface Stage {
+export interface TreatmentStage {
   run: Run
   part: PartOf<'filter'> | PartOf<'lamp'>
   ratedLps: number
@@ -18,11 +18,11 @@ export interface Stage {
 export interface Train {
   tap: NodeOf<'tap'>
   flowLps: number
-  stages: Stage[]
+  stages: TreatmentStage[]
   cleanKPa: number
   dueKPa: number
   /** The stage that is made for least, and whether more comes. */
-  narrowest: Stage | undefined
+  narrowest: TreatmentStage | undefined
   overrated: boolean
   /** Enough for drinking: a cartridge of 5 µm or finer, carbon, and a lamp with its sensor behind them. */
   forDrinking: boolean
@@ -30,11 +30,11 @@ export interface Train {
 }
 
 const FINE_UM = 5
-const isStage = (part: Part): part is Stage['part'] => does(part, 'treats')
+const isStage = (part: Part): part is TreatmentStage['part'] => does(part, 'treats')
 
 /** What a stage is made for and takes there, as its document says, else as its kind does. */
-export function stageRating(part: Stage['part']): { ratedLps: number; cleanKPa: number; dirtyKPa: number } {
-  const usual = part.kind === 'lamp' ? { ...TREATMENT.lamp, ratedLps: part.ratedLps } : TREATMENT[part.medium]
+export function stageRating(part: TreatmentStage['part']): { ratedLps: number; cleanKPa: number; dirtyKPa: number } {
+  const usual = part.kind === 'lamp' ? { ...TREATMENT_LOSS.lamp, ratedLps: part.ratedLps } : TREATMENT_LOSS[part.medium]
   return {
     ratedLps: part.ratedLps ?? usual.ratedLps,
     cleanKPa: part.lossKPaAtRated ?? usual.lossKPaAtRated,
@@ -44,12 +44,12 @@ export function stageRating(part: Stage['part']): { ratedLps: number; cleanKPa: 
 
 /** The train before each tap that has one, at the flow that the tap passes when it is open by itself. */
 export function trainsOf(site: Site): Train[] {
-  const alone = tapsAlone(site, 'full')
+  const alone = singleTapFlows(site, 'full')
   return site.nodes.flatMap((tap): Train[] => {
     if (tap.kind !== 'tap') return []
     const { moment, flowLps } = alone.get(tap.id)!
     const stages = wayOfWater(site, moment, tap.id).flatMap(({ run, state }) =>
-      run.parts.filter(isStage).map((part): Stage => {
+      run.parts.filter(isStage).map((part): TreatmentStage => {
         const { ratedLps, cleanKPa, dirtyKPa } = stageRating(part)
         const share = (Math.abs(state.flowLps) / ratedLps) ** 2
         return { run, part, ratedLps, cleanKPa: cleanKPa * share, dueKPa: dirtyKPa * share }

@@ -6,7 +6,7 @@ import type { PumpId } from '../catalog'
 type Well = NodeOf<'well'>
 
 /** What a pumping test tells of a well. */
-export interface TestReading {
+export interface WellTest {
   /** How far it was drawn down at the end, and what it gives a metre of that. */
   drawdownM: number
   specificCapacityLpsPerM: number | undefined
@@ -25,7 +25,7 @@ const STEADY_M_PER_10_MIN = 0.05
  * Specific capacity from the last reading of a pumping test, and recovery as a share that comes back each hour: what is
  * missing falls as e^(−kt) (fitted by least squares on its logarithm, through what was missing when the pump stopped).
  */
-export function readTest({ stillWaterDepthM, pumpingTest }: Well): TestReading | undefined {
+export function readTest({ stillWaterDepthM, pumpingTest }: Well): WellTest | undefined {
   if (!pumpingTest?.drawn.length) return undefined
   const drawn = pumpingTest.drawn.toSorted((a, b) => a.minutes - b.minutes)
   const last = drawn.at(-1)!

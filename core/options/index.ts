@@ -1,3 +1,3 @@
 export { outsideCost, weigh, weighOption, type Weighed, type Weighing } from './weigh'
-export { boreChoices, seriesOf, sideBySide, vesselSizes, type BoreChoice, type SideBySide } from './lifts'
+export { boreChoices, seriesLaid, liftsCompared, vesselSizes, type BoreChoice, type LiftCompared } from './lifts'
 export { weighStages } from './stages'

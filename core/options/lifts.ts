@@ -27,7 +27,7 @@ import {
 } from '../catalog'
 
 /** One way of lifting a feed's water, beside others. */
-export interface SideBySide {
+export interface LiftCompared {
   by: LiftId
   hold: HoldId
   now: boolean
@@ -44,12 +44,12 @@ export interface SideBySide {
 const taken = (feed: Feed) => feed.trunk[0]!.id
 
 /** Every way in which a feed's water can be lifted, with what its taps then have, and what it costs to run and to buy. */
-export function sideBySide(site: Site, feed: Feed): SideBySide[] {
+export function liftsCompared(site: Site, feed: Feed): LiftCompared[] {
   const ways = LIFT_IDS.filter(by => liftRow(by).name[feed.source.kind]).flatMap((by): [LiftId, HoldId][] => [
     [by, 'straight'],
     ...(by === 'jet' || by === 'submersible' ? [[by, 'pressure-tank'] as [LiftId, HoldId]] : []),
   ])
-  return ways.flatMap(([by, hold]): SideBySide[] => {
+  return ways.flatMap(([by, hold]): LiftCompared[] => {
     const now = feed.lift === by && feed.hold === hold
     const made = now ? { ok: true as const, site } : applyMove(site, moveOf('liftBy', { run: taken(feed), by, hold }))
     const other = made.ok ? feedsOf(made.site).find(each => taken(each) === taken(feed)) : undefined
@@ -58,7 +58,7 @@ export function sideBySide(site: Site, feed: Feed): SideBySide[] {
   })
 }
 
-function figuresOf(site: Site, feed: Feed): Omit<SideBySide, 'by' | 'hold' | 'now'> {
+function figuresOf(site: Site, feed: Feed): Omit<LiftCompared, 'by' | 'hold' | 'now'> {
   const open = feed.taps.map(({ id }) => id)
   const moment = momentWith(site, open, 'low')
   const weakest = open.toSorted((a, b) => moment.taps[a]!.pressureKPa - moment.taps[b]!.pressureKPa)[0]!
@@ -103,14 +103,14 @@ export interface BoreChoice {
 }
 
 /** The series that a line is laid in: as its pipe says, else what is usual here. */
-export function seriesOf(site: Site, run: Run): PipeSeriesId {
+export function seriesLaid(site: Site, run: Run): PipeSeriesId {
   const pipe = run.parts.find(part => part.kind === 'pipe')
   return pipe?.series ?? usualSeries(site.standards.pipes)
 }
 
 /** A line laid in each size of its series: what a tap behind it passes, and what the pipe costs. */
 export function boreChoices(site: Site, run: Run, tapId: string): BoreChoice[] {
-  const series = seriesOf(site, run)
+  const series = seriesLaid(site, run)
   const lengthM = pipeLengthM(run)
   return pipeSeries(series).sizes.flatMap(({ size, innerMm }): BoreChoice[] => {
     const made = applyMove(site, moveOf('layPipe', { run: run.id, series, size }))

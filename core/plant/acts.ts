@@ -1,13 +1,13 @@
-import type { Doing, DoingKind, DOINGS } from './doings'
-import { kindOf } from './doings'
+import type { Command, CommandKind, COMMANDS } from './commands'
+import { kindOf } from './commands'
 import { isHole } from './holes'
 import { note, rebuild, type World } from './world'
 import type { z } from 'zod'
 
-type DoingOf<Kind extends DoingKind> = z.infer<(typeof DOINGS)[Kind]>
+type DoingOf<Kind extends CommandKind> = z.infer<(typeof COMMANDS)[Kind]>
 
 /** What each doing does to a world; true where its lines must be laid anew. */
-const ACTS: { [Kind in DoingKind]: (world: World, doing: DoingOf<Kind>) => boolean } = {
+const ACTS: { [Kind in CommandKind]: (world: World, doing: DoingOf<Kind>) => boolean } = {
   tap(world, { tap, to }) {
     if (to) world.open.set(tap, to)
     else world.open.delete(tap)
@@ -65,9 +65,9 @@ const ACTS: { [Kind in DoingKind]: (world: World, doing: DoingOf<Kind>) => boole
 }
 
 /** Does something to a world; true where its lines are other ones now. */
-export function act(world: World, doing: Doing): boolean {
+export function act(world: World, doing: Command): boolean {
   const kind = kindOf(doing)!
-  const anew = (ACTS[kind] as (world: World, doing: Doing) => boolean)(world, doing)
+  const anew = (ACTS[kind] as (world: World, doing: Command) => boolean)(world, doing)
   if (!anew) return false
   rebuild(world)
   // What broke open stays open.

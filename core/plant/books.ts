@@ -4,7 +4,7 @@ import { heldL, type World } from './world'
 
 /** Litres that came and went. */
 export interface Books {
-  /** From wells, mains and roofs; out of taps, holes and chambers and back into sources; over brims and gutters. */
+  /** From wells, mains and roofs; out of taps, holes and chambers and back into sources; over weirs and gutters. */
   in: number
   out: number
   spilled: number
@@ -31,7 +31,7 @@ export function booksOf(world: World) {
         else if (to === 'out') sums.out += litres
       })
       overLps.forEach((lps, at) => {
-        if (world.standing.brimInto[at] === undefined) sums.spilled += seconds * lps
+        if (world.standing.weirInto[at] === undefined) sums.spilled += seconds * lps
       })
     },
     told(): Books {

@@ -1,4 +1,4 @@
-import { brimKey, headM, LEVEL_M, note, PRESSURE_KPA, pressureKPa, type World } from './world'
+import { weirKey, headM, LEVEL_M, note, PRESSURE_KPA, pressureKPa, type World } from './world'
 import { graphOf } from '../site'
 
 /** A change that a state brings: the figure of a store at which it comes, from which side, and what it does. */
@@ -13,7 +13,7 @@ interface Change {
 
 /** A hole that ran dry takes water again when it stands this much higher; a float opens when it has fallen so far. */
 const [GULP_M, FLOAT_GAP_M] = [0.005, 0.02]
-/** A brim runs until the water stands so far below it. */
+/** A weir runs until the water stands so far below it. */
 const ENDS_M = 1e-4
 /** Of a hole that gulps, it is news once in so long. */
 const NEWS_S = 3600
@@ -21,11 +21,11 @@ const MOST_ROUNDS = 20
 
 /** Every change that may come next. */
 function changesOf(world: World): Change[] {
-  return [...mouths(world), ...floats(world), ...brims(world), ...switches(world)]
+  return [...openings(world), ...floats(world), ...weirs(world), ...switches(world)]
 }
 
-const mouths = (world: World): Change[] =>
-  [...world.standing.lines.mouths].map(([key, { tankId, port, heightM }]): Change => {
+const openings = (world: World): Change[] =>
+  [...world.standing.lines.openings].map(([key, { tankId, port, heightM }]): Change => {
     const store = world.standing.ids.indexOf(tankId)
     if (world.dry.has(key)) return { store, value: heightM + GULP_M, up: true, then: () => world.dry.delete(key) }
     const then = () => {
@@ -55,17 +55,17 @@ const floats = (world: World): Change[] =>
     return { store, value: shutsAtM - (isShut ? FLOAT_GAP_M : LEVEL_M), up: !isShut, then }
   })
 
-const brims = (world: World): Change[] =>
-  world.standing.brims.map((brim, at): Change => {
-    const key = brimKey(brim)
+const weirs = (world: World): Change[] =>
+  world.standing.weirs.map((weir, at): Change => {
+    const key = weirKey(weir)
     const spills = world.spilling.has(key)
     const then = () => {
       if (spills) world.spilling.delete(key)
       else world.spilling.add(key)
-      note(world, spills ? 'spill-ends' : 'spills', brim.tankId, brim.beginsM)
+      note(world, spills ? 'spill-ends' : 'spills', weir.tankId, weir.beginsM)
     }
-    const value = brim.beginsM + (spills ? -ENDS_M : LEVEL_M)
-    return { store: world.standing.brimOf[at]!, value, up: !spills, then }
+    const value = weir.beginsM + (spills ? -ENDS_M : LEVEL_M)
+    return { store: world.standing.weirOf[at]!, value, up: !spills, then }
   })
 
 const switches = (world: World): Change[] =>

@@ -1,5 +1,5 @@
 import { pumpControls } from './switches'
-import { handValves, tapsAlone, tapsOf } from '../network'
+import { handValves, singleTapFlows, tapsOf } from '../network'
 import {
   floatShutsM,
   graphOf,
@@ -37,7 +37,7 @@ export function isAsExpected({ value, kind }: NonNullable<CardLine['expect']>, f
 
 /** The card by which a site is first filled: a little, look, tighten, fill; then each thing with the figure to expect. */
 export function commissionCard(site: Site): CardLine[] {
-  const alone = tapsAlone(site, 'full')
+  const alone = singleTapFlows(site, 'full')
   const dry = handValves(site).map(({ run, valve }): CardLine => ({
     id: `turns:${valve.id}`,
     stage: 'dry',

@@ -9,7 +9,7 @@ import {
   quickestWay,
   rank,
   readingPlaces,
-  READINGS,
+  PROBES,
   readingsBy,
   tellsApart,
   type Cause,
@@ -58,7 +58,7 @@ it('of every fault the true one is named first from five readings with noise, in
     )
     const taken = Object.fromEntries(
       ids.map(id => {
-        const { share, least } = READINGS[id.split(':')[0] as keyof typeof READINGS]
+        const { share, least } = PROBES[id.split(':')[0] as keyof typeof PROBES]
         const value = truth.read(id)
         return [id, value + noise() * Math.max(least, share * Math.abs(value))]
       }),
@@ -78,7 +78,7 @@ it('two causes alike so far are told apart by a reading that differs', () => {
   const of = (fault: FaultId) => causes.find(cause => cause.fault?.fault === fault)!
   const [worn, clogged] = [of('pump-worn'), of('clogged')]
   const id = tellsApart(site, worn, clogged, {})!
-  expect(Math.abs(worn.read(id) - clogged.read(id))).toBeGreaterThan(READINGS[id.split(':')[0] as 'can'].least)
+  expect(Math.abs(worn.read(id) - clogged.read(id))).toBeGreaterThan(PROBES[id.split(':')[0] as 'can'].least)
   expect(tellsApart(site, worn, worn, {})).toBeUndefined()
   expect(FAULTS['pump-worn'].noticed).toContain('weaker')
 })
@@ -101,7 +101,7 @@ describe('a fault is told by its own sign', () => {
     part === run || site.runs.find(({ id }) => id === run)?.parts.some(({ id }) => id === part)
   it.each(SIGNS)('%s at %s: %s goes %s', (fault, at, reading, goes) => {
     const cause = causes.find(each => each.fault?.fault === fault && inRun(each.fault.at, at))!
-    const { share, least } = READINGS[partsOf(reading)[0]]
+    const { share, least } = PROBES[partsOf(reading)[0]]
     const [is, was] = [cause.read(reading), whole.read(reading)]
     const byAsMuch = (goes === 'up' ? is - was : was - is) / Math.max(least, share * Math.abs(was))
     expect(byAsMuch, `${was} became ${is}`).toBeGreaterThan(1)
@@ -115,7 +115,7 @@ describe('the quickest way to a fault', () => {
   /** The same by weighing every reading of every cause: what the quick search must come to. */
   function weighingAll(truth: Cause): string[] {
     const apart = (id: string, cause: Cause) => {
-      const { share, least } = READINGS[partsOf(id)[0]]
+      const { share, least } = PROBES[partsOf(id)[0]]
       const [one, two] = [cause.read(id), truth.read(id)]
       return Math.abs(one - two) / Math.max(least, share * Math.max(Math.abs(one), Math.abs(two))) > 2
     }
@@ -126,7 +126,7 @@ describe('the quickest way to a fault', () => {
         .filter(({ id }) => !way.includes(id))
         .map(({ id, kind }) => ({
           id,
-          by: left.filter(cause => apart(id, cause)).length / (READINGS[kind].minutes + 5),
+          by: left.filter(cause => apart(id, cause)).length / (PROBES[kind].minutes + 5),
         }))
         .toSorted((a, b) => b.by - a.by)[0]
       if (!worth?.by) break

@@ -1,5 +1,5 @@
 import { FAULT_IDS, FAULTS, type Fault, type FaultRow } from './faults'
-import { partsOf, readerOf, readingPlaces, READINGS, type Taken } from './readings'
+import { partsOf, readerOf, readingPlaces, PROBES, type Taken } from './readings'
 import type { Site } from '../site'
 
 /** What may be the matter: something broken somewhere, or nothing. */
@@ -33,7 +33,7 @@ export function causesOf(site: Site): Cause[] {
 
 /** How far two readings of a kind are apart, in what two hands may differ by. */
 const apart = (id: string, one: number, two: number): number => {
-  const { share, least } = READINGS[partsOf(id)[0]]
+  const { share, least } = PROBES[partsOf(id)[0]]
   return Math.abs(one - two) / Math.max(least, share * Math.max(Math.abs(one), Math.abs(two)))
 }
 
@@ -67,7 +67,7 @@ export function tellsApart(site: Site, one: Cause, two: Cause, taken: Taken): st
     .filter(({ worth }) => worth > 2)
     .sort(
       (a, b) =>
-        Math.min(b.worth, MOST_OFF) / READINGS[b.kind].minutes - Math.min(a.worth, MOST_OFF) / READINGS[a.kind].minutes,
+        Math.min(b.worth, MOST_OFF) / PROBES[b.kind].minutes - Math.min(a.worth, MOST_OFF) / PROBES[a.kind].minutes,
     )
   return best[0]?.id
 }
@@ -84,7 +84,7 @@ export function quickestWay(site: Site, causes: readonly Cause[], truth: Cause):
     let best: { id: string; worth: number } | undefined
     // The quickest come first: once even all causes ruled out would be worth less, none of the slower is played.
     for (const { id, kind } of readingPlaces(site)) {
-      const cost = READINGS[kind].minutes + WALK_MINUTES
+      const cost = PROBES[kind].minutes + WALK_MINUTES
       if (way.includes(id)) continue
       if (left.length / cost <= (best?.worth ?? 0)) break
       const worth = left.filter(cause => isApart(id, cause, truth)).length / cost

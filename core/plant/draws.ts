@@ -2,7 +2,7 @@ import { randomNormal, randomUniform } from 'd3-random'
 import { seeded } from '../climate'
 import { FIXTURES, type FixtureId } from '../catalog'
 import { graphOf, litresPerDay, type Site } from '../site'
-import type { Step } from './doings'
+import type { ScriptStep } from './commands'
 
 /** When people draw: hours of the day about which it gathers, how widely, and how much of it. */
 interface Peak {
@@ -45,11 +45,11 @@ const MOST_DRAWS = 120
 export function dayOfDraws(
   site: Site,
   { month, seed, fromS = 0 }: { month: number; seed: number; fromS?: number },
-): Step[] {
+): ScriptStep[] {
   const random = seeded(seed)
   const uniform = randomUniform.source(random)(0, 1)
   return site.uses
-    .flatMap((use): Step[] => {
+    .flatMap((use): ScriptStep[] => {
       const tap = graphOf(site).node(use.at)
       const dayL = litresPerDay(site, use)[month - 1]!
       if (tap?.kind !== 'tap' || !(dayL > 0)) return []
@@ -57,7 +57,7 @@ export function dayOfDraws(
       const { drawL } = FIXTURES[tap.fixture]
       const usual = tap.fixture === 'drip' ? 1 : Math.max(1, Math.round(dayL / drawL))
       const count = Math.min(MOST_DRAWS, usual)
-      return Array.from({ length: count }, (): Step => {
+      return Array.from({ length: count }, (): ScriptStep => {
         const atH = timeOf(PATTERNS[tap.fixture], uniform(), random)
         return { atS: fromS + Math.round(atH * 3600), draw: tap.id, litres: dayL / count }
       })

@@ -1,4 +1,4 @@
-export { DOINGS, kindOf, readStep, type Doing, type DoingKind, type Step } from './doings'
+export { COMMANDS, kindOf, readStep, type Command, type CommandKind, type ScriptStep } from './commands'
 export { EVENT_KINDS, type EventKind, type PlantEvent } from './events'
 export { holeId } from './holes'
 export { broken, FAULT_IDS, FAULTS, type Fault, type FaultId, type FaultRow } from './faults'
@@ -15,9 +15,9 @@ export {
   partsOf,
   readerOf,
   readingPlaces,
-  READINGS,
+  PROBES,
   readingsBy,
-  type ReadingKind,
+  type ProbeKind,
   type ReadingPlace,
   type Taken,
 } from './readings'

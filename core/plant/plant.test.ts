@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { plantOf, play, type Step } from '.'
+import { plantOf, play, type ScriptStep } from '.'
 import { steady } from '../network'
 import { circleArea, levelTogether, pressureTankDrawdown, pumpCycle, roofYield } from '../sums'
 import {
@@ -136,7 +136,7 @@ describe('what is known by hand', () => {
 })
 
 describe('rain', () => {
-  const storm = (mmPerH: number, hours: number): Step[] => [
+  const storm = (mmPerH: number, hours: number): ScriptStep[] => [
     { atS: 0, rainMmPerH: mmPerH },
     { atS: hours * 3600, rainMmPerH: 0 },
   ]
@@ -168,7 +168,7 @@ describe('rain', () => {
 })
 
 describe('a day', () => {
-  const day: Step[] = [
+  const day: ScriptStep[] = [
     { atS: 3600, rainMmPerH: 25 },
     { atS: 5400, rainMmPerH: 0 },
     { atS: 25000, draw: 'shower-tap', litres: 45 },

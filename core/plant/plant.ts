@@ -1,7 +1,7 @@
 import { act } from './acts'
 import { booksOf, type Books } from './books'
 import { settle } from './changes'
-import type { Doing } from './doings'
+import type { Command } from './commands'
 import type { RoofFlows } from './roofWater'
 import { charge, chargeW, lastsS } from './battery'
 import { overdrawn } from './wells'
@@ -192,7 +192,7 @@ export function plantOf(document: Site, start: PlantStart = {}) {
       }
     },
     /** Does something to it, now. */
-    act(doing: Doing): void {
+    act(doing: Command): void {
       stepS = FIRST_S
       if (act(world, doing)) laidAnew()
       settle(world)

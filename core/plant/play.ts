@@ -1,7 +1,7 @@
 import type { Books } from './books'
 import { plantOf } from './plant'
 import type { PlantStart } from './world'
-import type { Step } from './doings'
+import type { ScriptStep } from './commands'
 import type { PlantEvent } from './events'
 import type { Site } from '../site'
 
@@ -9,7 +9,7 @@ import type { Site } from '../site'
 export interface Played {
   seconds: number
   start?: PlantStart
-  script?: readonly Step[]
+  script?: readonly ScriptStep[]
   /** Seconds between looks; a hundred looks, unless told. */
   everyS?: number
 }

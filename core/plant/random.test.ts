@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { play, plantOf, type Doing, type Step } from '.'
+import { play, plantOf, type Command, type ScriptStep } from '.'
 import { jointAt, outfallAt, pipe, randomWorks, tankAt, tapAt, worksOf, type Works } from '../../tests/waterworks'
 import type { NewPart } from '../kinds'
 import type { Site } from '../site'
@@ -8,22 +8,22 @@ import type { Site } from '../site'
 const seeds = fc.integer({ min: 1, max: 999_999 })
 const idsOf = (site: Site, kind: string) => site.nodes.flatMap(node => (node.kind === kind ? [node.id] : []))
 /** What people do to a site within ten minutes, at the seconds given. */
-function doingsOn(site: Site, picks: [atS: number, pick: number][]): Step[] {
+function doingsOn(site: Site, picks: [atS: number, pick: number][]): ScriptStep[] {
   const taps = idsOf(site, 'tap')
   const valves = site.runs.flatMap(({ parts }) => parts.flatMap(({ kind, id }) => (kind === 'valve' ? [id] : [])))
-  const all: Doing[] = [
-    ...taps.flatMap((tap): Doing[] => [
+  const all: Command[] = [
+    ...taps.flatMap((tap): Command[] => [
       { tap, to: 1 },
       { tap, to: 0.3 },
       { draw: tap, litres: 7 },
     ]),
-    ...valves.flatMap((valve): Doing[] => [
+    ...valves.flatMap((valve): Command[] => [
       { valve, to: true },
       { valve, to: false },
     ]),
     { power: true, to: false },
     { power: true, to: true },
-    ...idsOf(site, 'main').map((main): Doing => ({ main, to: false })),
+    ...idsOf(site, 'main').map((main): Command => ({ main, to: false })),
   ]
   return picks.map(([atS, pick]) => ({ ...all[pick % all.length]!, atS }))
 }
@@ -104,7 +104,7 @@ describe('plants that are ill made', () => {
   }
   it.each(Object.entries(ILL))('play with %s, and nothing is lost', (_, works) => {
     const site = worksOf(works)
-    const script = idsOf(site, 'tap').map((tap): Step => ({ atS: 60, tap, to: 1 }))
+    const script = idsOf(site, 'tap').map((tap): ScriptStep => ({ atS: 60, tap, to: 1 }))
     const { levels, litres, trouble } = play(site, { seconds: 3600, everyS: 600, script })
     expect(trouble).toBeUndefined()
     expect(Math.abs(litres.error)).toBeLessThan(1e-6)

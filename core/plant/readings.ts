@@ -5,17 +5,17 @@ import { levelsBetween, tapsOf } from '../network'
 import { tanksOf, type Site } from '../site'
 
 /** What a person can read off a site with a gauge, a can, a watch and their eyes. */
-export type ReadingKind = 'still' | 'running' | 'starts' | 'can' | 'falls' | 'spills' | 'chamber'
+export type ProbeKind = 'still' | 'running' | 'starts' | 'can' | 'falls' | 'spills' | 'chamber'
 
 export interface ReadingPlace {
   id: string
-  kind: ReadingKind
+  kind: ProbeKind
   /** The tank, pressure tank, tap, chamber or run with a pump that it is taken at. */
   at: string
 }
 
 /** Of each kind: the minutes it takes, and how far two hands may differ, as a part of it and at least. */
-export const READINGS: Record<ReadingKind, { minutes: number; share: number; least: number }> = {
+export const PROBES: Record<ProbeKind, { minutes: number; share: number; least: number }> = {
   /** The gauge at a pressure tank after an hour with all taps shut, kPa. */
   still: { minutes: 60, share: 0.03, least: 6 },
   /** The gauge there with a tap open for three minutes, kPa. */
@@ -34,7 +34,7 @@ export const READINGS: Record<ReadingKind, { minutes: number; share: number; lea
 
 /** What can be read on a site, the quickest first. */
 export function readingPlaces(site: Site): ReadingPlace[] {
-  const of = (kind: ReadingKind, ids: string[]) => ids.map((at): ReadingPlace => ({ id: `${kind}:${at}`, kind, at }))
+  const of = (kind: ProbeKind, ids: string[]) => ids.map((at): ReadingPlace => ({ id: `${kind}:${at}`, kind, at }))
   const nodes = (kind: 'pressureTank' | 'chamber') => site.nodes.flatMap(node => (node.kind === kind ? [node.id] : []))
   const tanks = tanksOf(site).map(({ id }) => id)
   const pumps = site.runs.filter(run => run.parts.some(({ kind }) => kind === 'pump')).map(({ id }) => id)
@@ -65,7 +65,7 @@ interface Stand {
   /** The same with its tanks full. */
   full: () => Plant
 }
-const named = (kind: ReadingKind, values: Record<string, number>): Taken =>
+const named = (kind: ProbeKind, values: Record<string, number>): Taken =>
   Object.fromEntries(Object.entries(values).map(([id, value]) => [`${kind}:${id}`, value]))
 
 /** An hour with all taps shut. */
@@ -77,7 +77,7 @@ function stillHour({ begin, levels }: Stand): Taken {
   return { ...named('falls', fallenM), ...named('still', after.pressures) }
 }
 /** Each kind of reading as a person takes it: all that can be read on the way is told along with it. */
-const TAKING: Record<ReadingKind, (stand: Stand, at: string) => Taken> = {
+const TAKING: Record<ProbeKind, (stand: Stand, at: string) => Taken> = {
   falls: stillHour,
   still: stillHour,
   /** Full tanks with what fills them running: one whose float sticks runs over. */
@@ -153,9 +153,9 @@ export function readerOf(site: Site, fault: Fault | undefined): (id: string) => 
   }
 }
 /** The kind of a reading, and where it is taken, by its id. */
-export const partsOf = (id: string): [kind: ReadingKind, at: string] => {
+export const partsOf = (id: string): [kind: ProbeKind, at: string] => {
   const colon = id.indexOf(':')
-  return [id.slice(0, colon) as ReadingKind, id.slice(colon + 1)]
+  return [id.slice(0, colon) as ProbeKind, id.slice(colon + 1)]
 }
 
 /** All that can be read there. */

@@ -1,7 +1,7 @@
 import { DAY_S, HOUR_S } from '../units'
 import { dayOfDraws } from './draws'
 import type { PlantStart } from './world'
-import type { Step } from './doings'
+import type { ScriptStep } from './commands'
 import { levelsBetween } from '../network'
 import { coldMonths, designStorm, tanksOf, walk, type Site } from '../site'
 
@@ -12,7 +12,7 @@ export interface Script {
   start: PlantStart
   /** Whatever was drawn by chance came from this. */
   seed: number
-  steps: Step[]
+  steps: ScriptStep[]
 }
 
 const SEED = 1
@@ -24,7 +24,7 @@ const clockS = 0
 /** Tanks as they usually stand when somebody begins. */
 const USUAL_SHARE = 0.7
 const empty = (site: Site) => Object.fromEntries(tanksOf(site).map(({ id }) => [id, 0]))
-const days = (site: Site, month: number, count: number, firstDay = 0): Step[] =>
+const days = (site: Site, month: number, count: number, firstDay = 0): ScriptStep[] =>
   Array.from({ length: count }, (_, day) =>
     dayOfDraws(site, { month, seed: SEED + firstDay + day, fromS: (firstDay + day) * DAY_S }),
   ).flat()
@@ -36,7 +36,7 @@ export const dryMonth = (site: Site): number => {
   return warm.toSorted((a, b) => a.score - b.score)[0]!.month
 }
 const mains = (site: Site) => site.nodes.flatMap(({ kind, id }) => (kind === 'main' ? [id] : []))
-const fromStart = (steps: Step[], startS: number): Step[] =>
+const fromStart = (steps: ScriptStep[], startS: number): ScriptStep[] =>
   steps.filter(({ atS }) => atS >= startS).map(step => ({ ...step, atS: step.atS - startS }))
 
 export interface ScriptRow {
@@ -95,7 +95,7 @@ export const SCRIPTS = {
       site.runs.some(run => run.parts.some(({ kind }) => kind === 'pump')) ? undefined : 'There is no pump here.',
     script: site => {
       const startS = 17 * HOUR_S
-      const steps: Step[] = [
+      const steps: ScriptStep[] = [
         ...fromStart(days(site, dryMonth(site), 1), startS),
         { atS: SUPPER_H * HOUR_S - startS, power: false, to: false },
         { atS: (SUPPER_H + 3) * HOUR_S - startS, power: true, to: true },
@@ -112,7 +112,7 @@ export const SCRIPTS = {
       start: { clockS },
       steps: [
         ...days(site, dryMonth(site), 4),
-        ...mains(site).flatMap((main): Step[] => [
+        ...mains(site).flatMap((main): ScriptStep[] => [
           { atS: 6 * HOUR_S, main, to: false },
           { atS: 3 * DAY_S + 6 * HOUR_S, main, to: true },
         ]),
@@ -139,7 +139,11 @@ export const SCRIPTS = {
         seconds: DAY_S,
         start: { clockS, month },
         steps: [
-          ...(winter?.positions ?? []).map(({ part, open }): Step => ({ atS: 6 * HOUR_S, valve: part, to: open })),
+          ...(winter?.positions ?? []).map(({ part, open }): ScriptStep => ({
+            atS: 6 * HOUR_S,
+            valve: part,
+            to: open,
+          })),
           ...days(site, month, 1),
           { atS: 14 * HOUR_S, rainMmPerH: 4 },
           { atS: 17 * HOUR_S, rainMmPerH: 0 },

@@ -1,5 +1,5 @@
 import { firstChange } from './changes'
-import { brimKey, headM, metresOf, runs, vesselAt, type Draw, type World } from './world'
+import { weirKey, headM, metresOf, runs, vesselAt, type Draw, type World } from './world'
 import { flowsOver, type Flowing } from '../network'
 
 /** Levels move no further in one step than this; pressures no further than this share of their switch's range. */
@@ -45,15 +45,15 @@ function flowing(
     const slope = held.risePerL(of[at]!) * seconds
     return { headM: held.headM(of[at]!) + slope * extLps[at]!, slope, empty: empty[at] === 1 }
   })
-  const brims = standing.brims.map((brim, at) => {
-    if (!world.spilling.has(brimKey(brim))) return undefined
-    const depthM = headM(world, standing.brimOf[at]!) - brim.beginsM
-    const { flowLps, slope } = brim.at(Math.max(0, depthM))
-    return slope > FLAT ? { headM: brim.beginsM + depthM - flowLps / slope, slope: 1 / slope } : undefined
+  const weirs = standing.weirs.map((weir, at) => {
+    if (!world.spilling.has(weirKey(weir))) return undefined
+    const depthM = headM(world, standing.weirOf[at]!) - weir.beginsM
+    const { flowLps, slope } = weir.at(Math.max(0, depthM))
+    return slope > FLAT ? { headM: weir.beginsM + depthM - flowLps / slope, slope: 1 / slope } : undefined
   })
   const running = Object.fromEntries(standing.controls.map(each => [each.run.id, runs(world, each)]))
   const over = { open: Object.fromEntries(open), mains: Object.fromEntries(mainsOff), running }
-  return flowsOver(standing.lines, { ...over, stores, brims, dry, floatsShut }, from)
+  return flowsOver(standing.lines, { ...over, stores, weirs, dry, floatsShut }, from)
 }
 
 /** Flows as they are now, with nothing giving way. */
@@ -65,12 +65,12 @@ export function tried(world: World, seconds: number, rainLps: Float64Array, warm
   const { standing, litres } = world
   const ext = Float64Array.from(rainLps)
   // A mouth that passes all its line lets through, however deep it stands, is drawn from its tank as it is.
-  const evenLps = standing.brims.map((brim, at) => {
-    if (!world.spilling.has(brimKey(brim))) return 0
-    const { flowLps, slope } = brim.at(Math.max(0, headM(world, standing.brimOf[at]!) - brim.beginsM))
+  const evenLps = standing.weirs.map((weir, at) => {
+    if (!world.spilling.has(weirKey(weir))) return 0
+    const { flowLps, slope } = weir.at(Math.max(0, headM(world, standing.weirOf[at]!) - weir.beginsM))
     return slope > FLAT ? 0 : flowLps
   })
-  evenLps.forEach((lps, at) => (ext[standing.brimOf[at]!]! -= lps))
+  evenLps.forEach((lps, at) => (ext[standing.weirOf[at]!]! -= lps))
   const before = warm?.falling ?? new Float64Array(litres.length)
   const withFall = (fall: Float64Array) => ext.map((lps, at) => lps + fall[at]!)
   const drawn = (flowLps: Float64Array, store: number) => flowLps[standing.lines.stores[store]!.link]!
@@ -84,9 +84,9 @@ export function tried(world: World, seconds: number, rainLps: Float64Array, warm
   const flowLps = first.flowLps.map((flow, at) => (1 - GAMMA) * flow + GAMMA * second.flowLps[at]!)
   const falls = fallOf(world, flowLps)
   const end = litres.map((each, at) => each + seconds * (ext[at]! + falls[at]! - drawn(flowLps, at)))
-  const overLps = Float64Array.from(standing.lines.brims, ({ link }, at) => flowLps[link]! + evenLps[at]!)
+  const overLps = Float64Array.from(standing.lines.weirs, ({ link }, at) => flowLps[link]! + evenLps[at]!)
   overLps.forEach((lps, at) => {
-    const into = standing.brimInto[at]
+    const into = standing.weirInto[at]
     if (into !== undefined) end[into]! += seconds * lps
   })
   const next = { first: first.flowLps, second: second.flowLps, falling: fallOf(world, second.flowLps) }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { brimsOf } from './brims'
+import { overflowWeirs } from './overflowWeirs'
 import { heldInTank, heldInVessel } from './stores'
 import { openingFlow, tankHeight, tankVolume } from '../sums'
 import { pipe, outfallAt, pressureTankAt, tankAt, worksOf } from '../../tests/waterworks'
@@ -55,7 +55,7 @@ describe('what goes over a brim', () => {
     nodes: [tankAt('tank', 3), outfallAt('ditch', 0)],
     runs: [['over', 'tank.overflow', 'ditch', [pipe(3, 100)]]],
   })
-  const [overflow, rim] = brimsOf(site, site.nodes[0] as Tank)
+  const [overflow, rim] = overflowWeirs(site, site.nodes[0] as Tank)
   it('an overflow passes what the sum of its mouth does, and no more than its line', () => {
     for (const depthMm of [2, 5, 10, 20, 40]) {
       const { flowLps } = openingFlow({ innerDiameterMm: 25, depthMm })
@@ -65,7 +65,7 @@ describe('what goes over a brim', () => {
       nodes: [tankAt('tank', 3), outfallAt('ditch', 2)],
       runs: [['over', 'tank.overflow', 'ditch', [pipe(20, 10)]]],
     })
-    const [choked] = brimsOf(narrow, narrow.nodes[0] as Tank)
+    const [choked] = overflowWeirs(narrow, narrow.nodes[0] as Tank)
     expect(choked!.at(0.1).flowLps).toBeLessThan(0.3 * overflow!.at(0.1).flowLps)
     expect(choked!.at(0.1).slope).toBe(0)
   })

@@ -2,7 +2,7 @@ import { ATMOSPHERE_KPA, headOfPressureM, risingTo, tankHeight, tankVolume } fro
 import type { NodeOf, Tank } from '../kinds'
 
 /** Something that holds water: how high that stands, and how fast it rises with what comes in. */
-export interface Held {
+export interface PlantStore {
   /** Height of the water, or of the head it gives, above the datum, for so many litres. */
   headM: (litres: number) => number
   /** How far that rises with each litre more. */
@@ -14,7 +14,7 @@ const LEAST_WIDTH_SHARE = 0.05
 const NEWTON_STEPS = 12
 
 /** A tank by its litres. Over its rim it goes on as wide as there, for as long as water runs over. */
-export function heldInTank({ shape, baseM }: Tank): Held & { litresAt: (levelM: number) => number } {
+export function heldInTank({ shape, baseM }: Tank): PlantStore & { litresAt: (levelM: number) => number } {
   const tallM = tankHeight(shape)
   const volumeL = (levelM: number) => tankVolume({ ...shape, levelM }).volumeL
   const fullL = volumeL(tallM)
@@ -54,7 +54,7 @@ export function heldInTank({ shape, baseM }: Tank): Held & { litresAt: (levelM: 
 export function heldInVessel(
   { baseM, volumeL, prechargeKPa }: NodeOf<'pressureTank'>,
   gasShare = 1,
-): Held & { pressureKPa: (litres: number) => number; litresAt: (kPa: number) => number } {
+): PlantStore & { pressureKPa: (litres: number) => number; litresAt: (kPa: number) => number } {
   const gas = (prechargeKPa + ATMOSPHERE_KPA) * volumeL * gasShare
   /** Gas that was lost left its room to water: there is always some in it. */
   const roomL = (litres: number) => Math.max(volumeL * 1e-3, volumeL - litres)

@@ -3,7 +3,7 @@ import { drawnBy, USABLE_SHARE } from '../network'
 import type { Site } from '../site'
 
 /** What a plant's pumps take from their cable, W by run; and those whose start the inverter cannot bear. */
-export interface Supply {
+export interface PlantPower {
   inputW: Map<string, number>
   trips: Set<string>
   /** What may be drawn from the battery, where there is one, and what the panels bring in full sun. */
@@ -12,7 +12,7 @@ export interface Supply {
 }
 
 /** Pumps on panels of their own hang on neither. */
-export function supplyOf({ power, ...site }: Site, controls: readonly PumpControl[]): Supply {
+export function plantPower({ power, ...site }: Site, controls: readonly PumpControl[]): PlantPower {
   const wired = controls.filter(({ pump }) => pump.pump !== 'solar')
   const drawn = wired.map(({ run, pump: { flowLps, headM }, pump }) => ({
     id: run.id,

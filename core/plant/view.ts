@@ -1,7 +1,7 @@
 import type { Books } from './books'
 import type { Pin } from '../site'
 import { instant } from './step'
-import { brimKey, headM, kPaOf, pressureKPa, vesselAt, type World } from './world'
+import { weirKey, headM, kPaOf, pressureKPa, vesselAt, type World } from './world'
 
 /** A plant as it stands at a moment. */
 export interface PlantView {
@@ -9,7 +9,7 @@ export interface PlantView {
   levels: Record<string, number>
   pressures: Record<string, number>
   taps: Record<string, { flowLps: number; pressureKPa: number }>
-  /** Flows of runs, those over brims too; and pressures at joints. */
+  /** Flows of runs, those over weirs too; and pressures at joints. */
   runs: Record<string, number>
   nodes: Record<string, number>
   pumps: Record<string, boolean>
@@ -47,10 +47,10 @@ export function viewOf(world: World, litres: Books): PlantView {
   }
   const tanks = ids.flatMap((id, at) => (standing.isTank[at] ? [[id, at] as const] : []))
   const vessels = ids.flatMap((id, at) => (standing.isTank[at] ? [] : [[id, at] as const]))
-  const over = standing.brims.flatMap((brim, at) => {
-    if (brim.runId === undefined || !world.spilling.has(brimKey(brim))) return []
-    const depthM = Math.max(0, headM(world, standing.brimOf[at]!) - brim.beginsM)
-    return [[brim.runId, brim.at(depthM).flowLps] as const]
+  const over = standing.weirs.flatMap((weir, at) => {
+    if (weir.runId === undefined || !world.spilling.has(weirKey(weir))) return []
+    const depthM = Math.max(0, headM(world, standing.weirOf[at]!) - weir.beginsM)
+    return [[weir.runId, weir.at(depthM).flowLps] as const]
   })
   return {
     atS: world.atS,

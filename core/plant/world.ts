@@ -1,9 +1,9 @@
 import type { PlantEvent, EventKind } from './events'
 import type { Fault } from './faults'
 import { roofWater, type RoofWater } from './roofWater'
-import { standingOf, type Standing } from './standing'
+import { plantStateOf, type PlantState } from './plantState'
 import { heldInTank, heldInVessel } from './stores'
-import { levelsAt, mouthKey } from '../network'
+import { levelsAt, openingKey } from '../network'
 import type { Site } from '../site'
 import { staticPressure } from '../sums'
 import type { NodeOf } from '../kinds'
@@ -33,12 +33,12 @@ export interface World {
   document: Site
   start: PlantStart
   atS: number
-  standing: Standing
+  standing: PlantState
   roofs: RoofWater
   /** What stands in each store; and pressure tanks in which there is none. */
   litres: Float64Array<ArrayBufferLike>
   empty: Uint8Array
-  /** Holes above their tank's water, and those that were looked at; floats that are shut; brims that spill. */
+  /** Holes above their tank's water, and those that were looked at; floats that are shut; weirs that spill. */
   dry: Set<string>
   known: Set<string>
   floatsShut: Set<string>
@@ -75,7 +75,7 @@ const SUN_STEP = 0.05
 
 export function worldOf(document: Site, start: PlantStart): World {
   const setting = { valves: new Map<string, boolean>(), faults: [], sun: sunAt(start, 0) ?? 1 }
-  const standing = standingOf(document, setting)
+  const standing = plantStateOf(document, setting)
   const levels = { ...levelsAt(document, 'full'), ...start.levels }
   const litres = Float64Array.from(standing.lines.stores, ({ node }) => {
     if (node.kind === 'tank') return heldInTank(node).litresAt(levels[node.id] ?? 0)
@@ -117,7 +117,7 @@ export function worldOf(document: Site, start: PlantStart): World {
 /** Lines anew, after a valve was turned, the sun moved or something broke; what stands in tanks stays. */
 export function rebuild(world: World): void {
   const before = new Map(world.standing.ids.map((id, at) => [id, world.litres[at]!] as const))
-  world.standing = standingOf(world.document, world)
+  world.standing = plantStateOf(world.document, world)
   world.litres = Float64Array.from(world.standing.ids, id => before.get(id) ?? 0)
   world.empty = new Uint8Array(world.litres.length)
   lookAnew(world)
@@ -126,7 +126,7 @@ export function rebuild(world: World): void {
 /** How holes, floats and switches stand that were not there before. */
 function lookAnew(world: World): void {
   const { standing, known, dry, floatsShut, switchedOn } = world
-  for (const [key, { tankId, heightM }] of standing.lines.mouths) {
+  for (const [key, { tankId, heightM }] of standing.lines.openings) {
     if (known.has(key)) continue
     known.add(key)
     if (headM(world, standing.ids.indexOf(tankId)) <= heightM) dry.add(key)
@@ -142,7 +142,7 @@ function lookAnew(world: World): void {
 export const LEVEL_M = 1e-6
 export const PRESSURE_KPA = 0.01
 
-function startsOn(world: World, { is }: Standing['controls'][number]): boolean {
+function startsOn(world: World, { is }: PlantState['controls'][number]): boolean {
   const { standing } = world
   if (is.by === 'pressure') return pressureKPa(world, standing.ids.indexOf(is.vessel)) <= is.cutInKPa + PRESSURE_KPA
   if (is.by !== 'level') return true
@@ -161,7 +161,7 @@ export const pressureKPa = (world: World, store: number, of = world.litres): num
 export const kPaOf = (metres: number): number => KPA_PER_M * metres
 export const metresOf = (kPa: number): number => kPa / KPA_PER_M
 
-export const brimKey = ({ tankId, port }: { tankId: string; port?: string }): string => mouthKey(tankId, port ?? '')
+export const weirKey = ({ tankId, port }: { tankId: string; port?: string }): string => openingKey(tankId, port ?? '')
 
 export function note(world: World, what: EventKind, id: string, value?: number): void {
   const { atS } = world
@@ -183,14 +183,14 @@ export function isDry({ standing, dry }: World, runId: string): boolean {
 }
 
 /** True where a pump has power and is switched on. */
-export function runs(world: World, control: Standing['controls'][number]): boolean {
+export function runs(world: World, control: PlantState['controls'][number]): boolean {
   const { run, pump } = control
   if (!isAsked(world, control) || world.standing.supply.trips.has(run.id)) return false
   if (!world.power && world.batteryWh <= 0) return false
   return pump.pump !== 'solar' || (world.power && world.sun > 0)
 }
 /** True where its switch and the hand at it would have a pump run. */
-export const isAsked = ({ byHand, switchedOn }: World, { run }: Standing['controls'][number]): boolean =>
+export const isAsked = ({ byHand, switchedOn }: World, { run }: PlantState['controls'][number]): boolean =>
   byHand.get(run.id) !== false && Boolean(switchedOn.get(run.id))
 
 /** What stands in tanks, pressure tanks and chambers together, L. */

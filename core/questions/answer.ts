@@ -1,6 +1,6 @@
 import { QUESTION_ROWS, type ArgsOf, type QuestionName } from './rows'
 import { RUNS, type AnswerOf } from './runs'
-import type { QuestionRow, Run, Tell } from './question'
+import type { QuestionRow, Answering, Tell } from './question'
 import { remembered, type Site } from '../site'
 
 /** So many answers of one document are kept a question: of the next one the oldest is let go. */
@@ -28,7 +28,7 @@ export async function answerTo<Name extends QuestionName>(
   const known = KNOWN[name](site)
   const key = JSON.stringify(args)
   if (known.has(key)) return known.get(key) as AnswerOf<Name>
-  const answer = await (RUNS[name] as Run<ArgsOf<Name>>)(site, args, tell)
+  const answer = await (RUNS[name] as Answering<ArgsOf<Name>>)(site, args, tell)
   const row: QuestionRow = QUESTION_ROWS[name]
   if (!row.handsOver) {
     known.set(key, answer)

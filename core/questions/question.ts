@@ -26,4 +26,4 @@ export interface QuestionRow {
 export type Tell = (share: number) => void
 
 /** What answers a question. */
-export type Run<Args> = (site: Site, args: Args, tell: Tell) => unknown
+export type Answering<Args> = (site: Site, args: Args, tell: Tell) => unknown

@@ -1,4 +1,4 @@
-import type { Run } from './question'
+import type { Answering } from './question'
 import type { ArgsOf, QuestionName } from './rows'
 import { yearsPacked } from './yearsPacked'
 import { todayOf } from './todayOf'
@@ -19,7 +19,7 @@ import { built, byLine, moveTask, planOf, substitutesOf, tellStages } from '../b
 import { weatherSeries } from '../climate'
 import { dueChores, glance, learnedFrom, lived } from '../keep'
 import { waysFor } from '../moves'
-import { dutyOfPump, modesFor, momentWith, servedInMode, weakestAlone, wrongWaysOf } from '../network'
+import { dutyOfPump, modesFor, momentWith, servedInMode, weakestSingleTap, wrongWaysOf } from '../network'
 import { weigh, weighOption, weighStages } from '../options'
 import { breakLoss, commissionCard } from '../plant'
 import { review } from '../review'
@@ -61,7 +61,7 @@ export const RUNS = {
   spells: (site, { startDay, shares }) => spellsFrom(site, startDay, shares),
   moment: (site, { taps, stand }) => momentWith(site, taps, stand),
   duty: (site, { pump, taps, stand }) => dutyOfPump(site, pump, taps, stand),
-  weakest: (site, { stand }) => weakestAlone(site, stand),
+  weakest: (site, { stand }) => weakestSingleTap(site, stand),
   modes: modesFor,
   served: (site, { mode }) => servedInMode(site, mode),
   wrongWays: wrongWaysOf,
@@ -77,7 +77,7 @@ export const RUNS = {
   lived: (site, { on }) => lived(site, learnedFrom(site, site.log ?? [], on)),
   today: todayOf,
   due: (site, { on }) => dueChores(site, site.log ?? [], on),
-} satisfies { [Name in QuestionName]: Run<ArgsOf<Name>> }
+} satisfies { [Name in QuestionName]: Answering<ArgsOf<Name>> }
 
 /** What a question is answered with. */
 export type AnswerOf<Name extends QuestionName> = Awaited<ReturnType<(typeof RUNS)[Name]>>

@@ -6,7 +6,7 @@ import { highestM, nameOf, nodeById, runsFrom, type Run, type Site } from '../si
 import { tankHeight } from '../sums'
 import { moveOf, setField } from '../moves'
 import type { Tank } from '../kinds'
-import { isFilled, keptBackL, suppliesOf, type Compiled, type Pool, type Supply } from '../balance'
+import { isFilled, keptBackL, suppliesOf, type Compiled, type Pool, type DrawPath } from '../balance'
 
 /** More than this of a tank's water out of reach is worth a word; an outlet a hand above the floor is not. */
 const DEAD_SHARE = 0.15
@@ -50,7 +50,7 @@ function undrawn(site: Site, pool: Pool): Pick<Finding, 'why' | 'mend'> {
 }
 
 /** A group whose lowest way out leaves much of it: the tap stands too high, or the draw-off does. */
-function tooHigh(site: Site, pool: Pool, { path, keepL }: Supply): Pick<Finding, 'why' | 'mend'> {
+function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath): Pick<Finding, 'why' | 'mend'> {
   const [first] = path.runs
   // A line that lets water both ways may have been laid towards the tank that it draws from.
   const isOurs = ({ node }: Run['from']) => pool.tanks.some(({ id }) => id === node)

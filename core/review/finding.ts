@@ -36,14 +36,14 @@ export const nodeSubject = ({ id, name }: { id: string; name: string }, said = n
 })
 
 /** A line as the subject of a finding. */
-export const runSubject = (site: Site, run: Run): Finding['subject'] => ({
+export const subjectOfRun = (site: Site, run: Run): Finding['subject'] => ({
   kind: 'run',
   id: run.id,
   name: runName(site, run),
 })
 
 /** A use as the subject of a finding. */
-export const useSubject = ({ id, name }: { id: string; name: string }): Finding['subject'] => ({
+export const subjectOfUse = ({ id, name }: { id: string; name: string }): Finding['subject'] => ({
   kind: 'use',
   id,
   name,

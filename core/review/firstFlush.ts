@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
-import { bore, hours, percent, rain, say, volume } from '../words'
+import { boreText, hoursText, percent, rain, say, volume } from '../words'
 import { firstFlushVolume } from '../sums'
 import {
   chamberAreaM2,
@@ -129,8 +129,8 @@ export const outletTooSlow = defineCheck({
           subject: nodeSubject(chamber),
           sentence: say`When it rains again the next day, ${chamber.name} still holds ${volume(leftL)}, and as much of
             that rain’s dirt goes by.`,
-          why: say`Its outlet of ${bore(chamber.orificeMm)} takes ${hours(takes)} to empty it, slower as it falls:
-            after ${hours(DRY_HOURS_OF_WET_DAY)} of drying out it is ${percent(leftShare)} full. Aim for a day.`,
+          why: say`Its outlet of ${boreText(chamber.orificeMm)} takes ${hoursText(takes)} to empty it, slower as it falls:
+            after ${hoursText(DRY_HOURS_OF_WET_DAY)} of drying out it is ${percent(leftShare)} full. Aim for a day.`,
           numbers: { hours: takes, orificeMm: chamber.orificeMm, leftShare, leftL },
           sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
           mend: { label: 'Fit an outlet that takes a day', move: moveOf('fitChamberOutlet', { chamber: chamber.id }) },
@@ -175,9 +175,9 @@ export const outletWasteful = defineCheck({
           subject: nodeSubject(chamber),
           sentence: say`The outlet of ${chamber.name} runs all through every rain and wastes ${percent(share)} of
             what comes to it.`,
-          why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${bore(chamber.orificeMm)}
+          why: say`In a mean year ${volume(wastedL)} of ${volume(comesL)} run out through ${boreText(chamber.orificeMm)}
             while it rains, on top of what the chamber keeps back. It empties in
-            ${hours(drainHours(compiled, chamber))}.`,
+            ${hoursText(drainHours(compiled, chamber))}.`,
           numbers: { wastedL, comesL, share },
           sum: { name: 'chamber-drain-time', input: drainInput(chamber) },
           mend: lessWaste(reading, chamber, share),

@@ -1,5 +1,5 @@
 import { sum } from 'd3-array'
-import { defineCheck, nodeSubject, runSubject, type Finding, type Mend } from './finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding, type Mend } from './finding'
 import { listed, length, monthNames, say, volume } from '../words'
 import { coldMonths, frostMonths, isExposed, joinedTanks, nodeById, reached, runName, type Site } from '../site'
 import { moveOf } from '../moves'
@@ -134,7 +134,7 @@ export const lineFreezes = defineCheck({
         id: `line-freezes:${ids[0]!}`,
         check: 'line-freezes',
         severity: 'look',
-        subject: runSubject(site, lines[0]!),
+        subject: subjectOfRun(site, lines[0]!),
         sentence: say`The water in ${lines.length > 1 ? `${lines.length} lines` : `“${runName(site, lines[0]!)}”`} freezes
           in ${monthNames(months)}.`,
         why: [

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from './finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
 import { length, percent, say, volume } from '../words'
 import { rimM, runName, tankNominalL, tanksOf, portHeightM } from '../site'
 import { moveOf, setField } from '../moves'
@@ -170,7 +170,7 @@ export const lineTooShort = defineCheck({
           id: `line-too-short:${run.id}`,
           check: 'line-too-short',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`“${runName(site, run)}” cannot be: ${length(lengthM)} of pipe between ends that lie
             ${length(fallM)} apart in height.`,
           why: say`Straight down it would take ${length(fallM)}. Measure it again, or one of the heights.`,

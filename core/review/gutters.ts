@@ -1,5 +1,5 @@
 import { defineCheck, type Finding, type Mend } from './finding'
-import { bore, flow, intensity, say, volume, pipeSize } from '../words'
+import { boreText, flow, intensity, say, volume, pipeSize } from '../words'
 import { downpipeFlow } from '../sums'
 import {
   downpipeFor,
@@ -105,7 +105,7 @@ export const gutterTooSmall = defineCheck({
           sentence: say`In the design storm the gutter of ${limit.roof.name} spills before it reaches
             ${limit.spout.name}.`,
           why: say`The storm of ${intensity(reading.storm!.intensityMmPerH)} brings ${flow(limit.stormLps)};
-            ${GUTTER_WORDS[gutter.profile]} gutter ${bore(gutter.widthMm)} wide carries
+            ${GUTTER_WORDS[gutter.profile]} gutter ${boreText(gutter.widthMm)} wide carries
             ${flow(limit.gutterLps!)}${gutter.outletAt === 'middle' ? ' from its two sides' : ''}, and spills from
             ${intensity(limit.gutterMmPerH)} on. In a mean year ${volume(lostL(reading, limit))} never reach the tank.`,
           numbers: {

@@ -1,4 +1,4 @@
-import { defineCheck, runSubject } from './finding'
+import { defineCheck, subjectOfRun } from './finding'
 import { length, say, volume } from '../words'
 import { tankVolume } from '../sums'
 import { nodeById, portHeightM, rimM, tankNominalL, isOpenBothWays } from '../site'
@@ -74,7 +74,7 @@ export const linkWithoutValve = defineCheck({
           id: `link-without-valve:${run.id}`,
           check: 'link-without-valve',
           severity: 'look' as const,
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`A leak in ${from.name} or ${to.name} empties both: up to ${volume(lostL)} runs out.`,
           why: say`Nothing between them can be shut; each tank wants its own valve, so that one can be cleaned or
             lost without the other.`,

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from './finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
 import { flow, length, percent, say, volume, pipeSize } from '../words'
 import { gravityFlow } from '../sums'
 import { portHeightM, overflowsOf, portsByRole, runsFrom, runsTo, nodeById, type Site } from '../site'
@@ -23,7 +23,7 @@ export const linkTooSlow = defineCheck({
           id: `link-too-slow:${link.run.id}`,
           check: 'link-too-slow',
           severity: 'look',
-          subject: runSubject(site, link.run),
+          subject: subjectOfRun(site, link.run),
           sentence: say`In a hard shower ${link.a.name} and ${link.b.name} do not rise together: one overflows while
             the other is still half full.`,
           why: say`The ${pipeSize(link.boreMm)} link passes ${flow(link.passesLps)} at that difference. The roof gives
@@ -123,7 +123,7 @@ export const floatMissing = defineCheck({
           id: `float-missing:${run.id}`,
           check: 'float-missing',
           severity: 'wrong',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`${from.name} runs out through ${to.name}: nothing stops the water once the lower tank is full.`,
           why: say`It lies at ${length(inM)}, its feeder draws from ${length(outM)}, and the line has no float valve.`,
           numbers: { inM, outM },
@@ -188,7 +188,7 @@ export const supplyUnfitted = defineCheck({
           id: `supply-unfitted:${tank.id}`,
           check: 'supply-unfitted',
           severity: 'look',
-          subject: bare[0] ? runSubject(site, bare[0]) : nodeSubject(tank),
+          subject: bare[0] ? subjectOfRun(site, bare[0]) : nodeSubject(tank),
           sentence: outlets.length
             ? say`Not yet: the supply outlet of ${tank.name} has no valve.`
             : say`Not yet: ${tank.name} has no supply outlet.`,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { gutter } from '../../tests/soundSite'
 import { blank, build, plainTank, put } from '../../tests/sites'
 import { review } from './review'
-import { phraseText, quantityText, monthNames, bore, length, percent, say, volume } from '../words'
+import { phraseText, quantityText, monthNames, boreText, length, percent, say, volume } from '../words'
 import { lineFrom, type Site } from '../site'
 import { roofYearOf } from '../balance'
 import { roofLines, waterLine } from '../network'
@@ -182,7 +182,7 @@ describe('months in words', () => {
 
 describe('phrases', () => {
   it('are written in the units of whoever reads them', () => {
-    const phrase = say`A ${bore(50)} link ${length(1.6764)} up passes ${percent(0.25)} of ${volume(12500)}, ${3} times.`
+    const phrase = say`A ${boreText(50)} link ${length(1.6764)} up passes ${percent(0.25)} of ${volume(12500)}, ${3} times.`
     expect(phraseText(phrase, 'metric')).toBe('A 50 mm link 1.68 m up passes 25 % of 12.5 m³, 3 times.')
     expect(phraseText(phrase, 'us')).toBe('A 1.97 in link 5 ft 6 in up passes 25 % of 3302 US gal, 3 times.')
     expect(quantityText(volume(4.546), 'imperial')).toBe('1 imp gal')

@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
-import { bore, flow, length, say, pipeSize } from '../words'
+import { boreText, flow, length, say, pipeSize } from '../words'
 import { nodeById, portsByRole, runsFrom, runsTo, tanksOf, type Site, portId } from '../site'
 import { moveOf, setField } from '../moves'
 import type { Port, Tank } from '../kinds'
@@ -16,8 +16,8 @@ const usedTo = (site: Site, tank: Tank) =>
   portsByRole(tank, 'inlet').filter(port => runsTo(site, tank.id, port.name).length)
 
 /** The smallest bore on the shelf whose mouth passes a storm; its line is laid as wide. */
-function passingOverflow({ tank, port, flow, lineLps, mouthLps }: SpillWay, stormLps: number): Mend | undefined {
-  const least = lineLps < mouthLps && mouthLps >= stormLps ? port.boreMm : port.boreMm + 0.5
+function passingOverflow({ tank, port, flow, lineLps, openingLps }: SpillWay, stormLps: number): Mend | undefined {
+  const least = lineLps < openingLps && openingLps >= stormLps ? port.boreMm : port.boreMm + 0.5
   const boreMm = LINE_BORES_MM.find(
     candidate => candidate >= least - 0.5 && openingFlow({ ...flow, innerDiameterMm: candidate }).flowLps >= stormLps,
   )
@@ -47,11 +47,11 @@ export const overflowBelowStorm = defineCheck({
           sentence: say`Full, ${way.tank.name} runs over its rim in the design storm: its overflow cannot pass what
             comes in.`,
           why:
-            way.lineLps < way.mouthLps
+            way.lineLps < way.openingLps
               ? say`With water up to the rim its line passes ${flow(way.lineLps)}, and its mouth of
-                ${pipeSize(way.port.boreMm)} ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`
+                ${pipeSize(way.port.boreMm)} ${flow(way.openingLps)}; the storm brings ${flow(way.stormLps)}.`
               : say`${pipeSize(way.port.boreMm)} with ${length(way.flow.depthMm / 1000)} of water above its invert, up to
-                the rim, passes ${flow(way.mouthLps)}; the storm brings ${flow(way.stormLps)}.`,
+                the rim, passes ${flow(way.openingLps)}; the storm brings ${flow(way.stormLps)}.`,
           numbers: { passesLps: way.passesLps, stormLps: way.stormLps },
           sum: { name: 'opening-flow', input: { ...way.flow } },
           mend: passingOverflow(way, way.stormLps),
@@ -119,7 +119,7 @@ export const overflowOpen = defineCheck({
           severity: 'look',
           subject: nodeSubject(tank),
           sentence: say`Mosquitoes and mice find their way into ${tank.name} through its overflow.`,
-          why: say`Its mouth of ${pipeSize(port.boreMm)} is open to the air outside; a mesh of ${bore(MOSQUITO_MESH_MM)}
+          why: say`Its mouth of ${pipeSize(port.boreMm)} is open to the air outside; a mesh of ${boreText(MOSQUITO_MESH_MM)}
             or a water trap shuts them out and lets the water by.`,
           numbers: { boreMm: port.boreMm },
           mend: { label: 'Screen it', move: setPortField(tank, port, 'ending', 'screened') },

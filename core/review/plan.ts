@@ -1,5 +1,5 @@
 import { sum } from 'd3-array'
-import { defineCheck, useSubject, type Finding, type Mend } from './finding'
+import { defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
 import { percent, say, volume } from '../words'
 import { MONTH_NAMES } from '../units'
 import { bedNeeds, dripPlan, dripInput, lineFrom, nameOf, type Site } from '../site'
@@ -23,7 +23,7 @@ export const zoneOverFlow = defineCheck({
           id: `zone-over-flow:${use.id}`,
           check: 'zone-over-flow',
           severity: 'wrong',
-          subject: useSubject(use),
+          subject: subjectOfUse(use),
           sentence: say`A zone of ${use.name} asks more than its line can give: the far drippers stay dry.`,
           why: say`Each of ${drip.zones === 1 ? 'its one zone' : `its ${drip.zones} zones`} draws ${volume(zoneLph)}
             an hour; pump, timer and filter give ${volume(drip.mostLph)}.`,
@@ -202,7 +202,7 @@ export const dripShort = defineCheck({
           id: `drip-short:${use.id}`,
           check: 'drip-short',
           severity: 'look',
-          subject: useSubject(use),
+          subject: subjectOfUse(use),
           sentence: say`The drip of ${use.name} gives less than the bed needs in its driest month.`,
           why: say`It gives ${volume(givesL)} a day; the bed asks ${volume(needs[worst]!)} in ${MONTH_NAMES[worst]!}.`,
           numbers: { givesL, needsL: needs[worst]! },

@@ -1,5 +1,5 @@
 import { defineCheck, type Finding } from './finding'
-import { bore, intensity, length, say, pipeSize } from '../words'
+import { boreText, intensity, length, say, pipeSize } from '../words'
 import { nodeById, type Run, nameOf } from '../site'
 import { boreMm, joinsOf, waterLine, type RoofLine } from '../network'
 import { moveOf, nextBoreMm } from '../moves'
@@ -264,8 +264,8 @@ export const mosquitoMesh = defineCheck({
             : say`Mosquitoes get into ${nameOf(site, line.tankId)} by way of ${line.spout.name}.`,
           why:
             meshMm === Infinity
-              ? say`Nothing ${stands ? 'before it' : 'in its way'} is meshed; ${bore(MOSQUITO_MESH_MM)} or finer keeps them out.`
-              : say`The finest screen in its way has a mesh of ${bore(meshMm)}; ${bore(MOSQUITO_MESH_MM)} or finer
+              ? say`Nothing ${stands ? 'before it' : 'in its way'} is meshed; ${boreText(MOSQUITO_MESH_MM)} or finer keeps them out.`
+              : say`The finest screen in its way has a mesh of ${boreText(meshMm)}; ${boreText(MOSQUITO_MESH_MM)} or finer
                 keeps them out.`,
           numbers: { meshMm: meshMm === Infinity ? 0 : meshMm },
           mend: stands

@@ -1,5 +1,5 @@
 import { greatest, group, mean, sum } from 'd3-array'
-import { defineCheck, useSubject, type Finding, type Mend } from './finding'
+import { defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
 import { counted, listed, say, volume } from '../words'
 import type { Use } from '../site'
 import { moveOf, setField } from '../moves'
@@ -58,7 +58,7 @@ export const asksMoreThanComes = defineCheck({
         id: 'asks-more-than-comes',
         check: 'asks-more-than-comes',
         severity: 'wrong',
-        subject: useSubject(use),
+        subject: subjectOfUse(use),
         sentence: say`No tank is large enough for this: more is asked than comes.`,
         why: say`In a mean year ${volume(roofsL)} reach the tanks from the
           roofs${wellsL ? ', and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' can come from wells' : ''}; the
@@ -85,7 +85,7 @@ export const failsMoreThanAccepted = defineCheck({
           id: `fails-more-than-accepted:${use.id}`,
           check: 'fails-more-than-accepted',
           severity: 'wrong',
-          subject: useSubject(use),
+          subject: subjectOfUse(use),
           sentence: say`${use.name} goes short on ${counted(Math.round(shortDays), 'day')} of the middle year; you said
             ${use.acceptShortDays} would do.`,
           why: say`${MORE_WATER}`,
@@ -119,7 +119,7 @@ export const shortTooOften = defineCheck({
         id: `short-too-often:${worst.use.id}`,
         check: 'short-too-often',
         severity: worst.shortDays > MOSTLY_SHARE * A_YEAR ? 'wrong' : 'look',
-        subject: useSubject(worst.use),
+        subject: subjectOfUse(worst.use),
         sentence: others.length
           ? say`${worst.use.name} goes short on ${days(worst)} of the middle year, and
             ${listed(others.map(each => `${each.use.name} on ${days(each)}`))}: they draw on the same water.`

@@ -1,5 +1,5 @@
 import { defineCheck, type Finding, type Mend } from './finding'
-import { hours, length, say, volume } from '../words'
+import { hoursText, length, say, volume } from '../words'
 import { nameOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import type { NodeOf } from '../kinds'
@@ -67,9 +67,9 @@ export const soakawayFails = defineCheck({
             ? say`${subject.name} floods: the pit is too small for the storm off these roofs.`
             : say`${subject.name} is still more than half full a day later, and the next storm floods it.`,
           why: small
-            ? say`A storm of ${hours(soak.hours)} asks for a pit of ${volume(soak.pitM3 * 1000)} in
+            ? say`A storm of ${hoursText(soak.hours)} asks for a pit of ${volume(soak.pitM3 * 1000)} in
               ${SOILS[soil!].name}; this one is ${volume(soak.hasM3 * 1000)}.`
-            : say`In ${SOILS[soil!].name} it takes ${hours(soak.halfEmptyHours)} to fall by half, through its walls.
+            : say`In ${SOILS[soil!].name} it takes ${hoursText(soak.halfEmptyHours)} to fall by half, through its walls.
               Narrower and longer soaks faster; in tight ground use a ditch or a swale.`,
           numbers: { pitM3: soak.pitM3, hasM3: soak.hasM3, halfEmptyHours: soak.halfEmptyHours },
           sum: { name: 'soakaway', input: { ...soak.input } },

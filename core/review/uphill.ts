@@ -47,7 +47,7 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
     subject: nodeSubject(tank),
     sentence: say`Full, ${tank.name} runs over its rim: its overflow cannot run.`,
   }
-  const mouthM = tank.baseM + port.heightM
+  const openingM = tank.baseM + port.heightM
   const [path] = pathsFrom(site, tank.id, name => name === port.name)
   if (path) {
     const { topM, node } = highest(site, path)
@@ -55,10 +55,10 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
       ...common,
       why: say`Its line goes up to ${length(topM)}, to ${nameOf(site, node.id)}, and the rim stands at
         ${length(rimM(tank))}. Lower that, lead it elsewhere, or put a sump and a pump there.`,
-      numbers: { topM, mouthM, rimM: rimM(tank) },
-      mend: liesTooDeep(node, topM - mouthM + FALL_M)
+      numbers: { topM, openingM, rimM: rimM(tank) },
+      mend: liesTooDeep(node, topM - openingM + FALL_M)
         ? sumpMend(site, tank, port)
-        : lowerTo(node, topM - mouthM + FALL_M),
+        : lowerTo(node, topM - openingM + FALL_M),
     }
   }
   const valve = runsFrom(site, tank.id, port.name)
@@ -67,7 +67,7 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
   return {
     ...common,
     why: valve ? say`A valve in its line is shut.` : say`Its line leads nowhere.`,
-    numbers: { mouthM },
+    numbers: { openingM },
     ...(valve ? { mend: { label: 'Open the valve', move: setField('part', valve.id, 'open', true) } } : {}),
   }
 }
@@ -83,8 +83,8 @@ export const overflowCannotRun = defineCheck({
         if (!runsFrom(site, tank.id, port.name).length || tank.baseM + port.heightM > rimM(tank)) return []
         const way = overflowsOf(site, tank).find(each => each.port === port)
         if (!way) return [stuck(site, tank, port)]
-        const mouthM = tank.baseM + port.heightM
-        const overM = way.runsAtM - mouthM
+        const openingM = tank.baseM + port.heightM
+        const overM = way.runsAtM - openingM
         if (overM <= SLACK_M) return []
         const { node } = highest(site, way.path)
         return [
@@ -95,8 +95,8 @@ export const overflowCannotRun = defineCheck({
             subject: nodeSubject(tank),
             sentence: say`The overflow of ${tank.name} runs only once water stands ${length(overM)} above its mouth.`,
             why: say`Its line goes up to ${length(way.runsAtM)}, to ${nameOf(site, node.id)}; the mouth lies at
-              ${length(mouthM)}.`,
-            numbers: { overM, mouthM, runsAtM: way.runsAtM },
+              ${length(openingM)}.`,
+            numbers: { overM, openingM, runsAtM: way.runsAtM },
             mend: lowerTo(node, overM + FALL_M),
           },
         ]

@@ -90,7 +90,7 @@ function samplesOf(
   }
   const lossM = (parts: typeof run.parts) =>
     runLossM({ ...run, parts }, Math.abs(state.flowLps), site.place.waterTemperatureC)
-  const mouthM = fromM - lossM(run.parts.slice(0, pumpAt))
+  const openingM = fromM - lossM(run.parts.slice(0, pumpAt))
   const outletM = toM + lossM(run.parts.slice(pumpAt + 1))
   const nearest = points.reduce(
     (best, _, at) =>
@@ -105,7 +105,7 @@ function samplesOf(
   const before = points.slice(0, nearest).map(([x, pipeY], at) => ({
     x,
     pipeY,
-    headM: fromM + (mouthM - fromM) * share(along[at]!, 0, pumpPx),
+    headM: fromM + (openingM - fromM) * share(along[at]!, 0, pumpPx),
   }))
   const after = points.slice(nearest).map(([x, pipeY], at) => ({
     x,
@@ -113,7 +113,7 @@ function samplesOf(
     headM: outletM + (toM - outletM) * share(along[nearest + at]!, pumpPx, lengthPx),
   }))
   const pump = { x: placed.x, pipeY: placed.y }
-  return [...before, { ...pump, headM: mouthM }, { ...pump, headM: outletM }, ...after]
+  return [...before, { ...pump, headM: openingM }, { ...pump, headM: outletM }, ...after]
 }
 
 /** Heights that are told along a run, where they lie on the way that it is drawn. */

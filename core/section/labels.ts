@@ -270,10 +270,8 @@ function nodeWishes(
     case 'tap':
     case 'joint':
       return []
-    default: {
-      const at: [number, number] = [middle, y(node.baseM)]
-      const places = round(at, wide(name, 'name'), 14, 24, 34)
-      return [{ rank: 3, of: node.id, role: 'name', lines: [name], at, places }]
-    }
   }
+  const at: [number, number] = [middle, y(node.baseM)]
+  const places = round(at, wide(name, 'name'), 14, 24, 34)
+  return [{ rank: 3, of: node.id, role: 'name', lines: [name], at, places }]
 }

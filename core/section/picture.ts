@@ -19,13 +19,13 @@ export interface Picture {
 }
 
 /** What stays as it is while a height is dragged, so that nothing else moves. */
-export interface Held {
+export interface HeldScale {
   scale: VerticalScale
   readablePx: number
 }
 
 /** The site cut through, laid out for a frame. */
-export function pictureOf(site: Site, { framePx, heightPx, asked }: Frame, held?: Held): Picture {
+export function pictureOf(site: Site, { framePx, heightPx, asked }: Frame, held?: HeldScale): Picture {
   const readablePx = held?.readablePx ?? readableWidthPx(site, heightPx)
   const { widthPx, widen } = openedAt(framePx, readablePx, asked)
   const drawing = drawSection(site, widthPx, heightPx, Math.max(1, widen), held?.scale)

@@ -1,5 +1,5 @@
 /** A stretch of height that is drawn, between folds. */
-export interface Band {
+export interface HeightBand {
   lowM: number
   highM: number
   topPx: number
@@ -11,7 +11,7 @@ export interface Fold {
 }
 /** A vertical scale as figures alone. */
 export interface ScaleBands {
-  bands: Band[]
+  bands: HeightBand[]
   folds: Fold[]
   pxPerM: number
   heightPx: number
@@ -40,7 +40,7 @@ export function verticalScale(intervals: [number, number][], heightPx: number): 
   const pxPerM = Math.min(MOST_PX_PER_M, room / drawnM)
   // With room to spare everything stands on the foot of the drawing.
   let y = heightPx - EDGE_PX
-  const bands: Band[] = []
+  const bands: HeightBand[] = []
   const folds: Fold[] = []
   merged.forEach(([lowM, highM], index) => {
     bands.push({ lowM, highM, bottomPx: y, topPx: y - (highM - lowM) * pxPerM })
@@ -67,7 +67,7 @@ export const scaleOf = (figures: ScaleBands): VerticalScale => ({
 })
 
 /** A height within a fold stands in the fold; above or below all bands it goes on at scale. */
-function toPx(bands: Band[], heightM: number, pxPerM: number): number {
+function toPx(bands: HeightBand[], heightM: number, pxPerM: number): number {
   for (const [index, band] of bands.entries()) {
     if (heightM > band.highM && index < bands.length - 1) {
       const next = bands[index + 1]!
@@ -79,7 +79,7 @@ function toPx(bands: Band[], heightM: number, pxPerM: number): number {
   return 0
 }
 
-function toMetres(bands: Band[], yPx: number, pxPerM: number): number {
+function toMetres(bands: HeightBand[], yPx: number, pxPerM: number): number {
   for (const [index, band] of bands.entries()) {
     if (yPx < band.topPx && index < bands.length - 1) {
       const next = bands[index + 1]!

@@ -1,5 +1,5 @@
 import { fieldSentence } from './things'
-import { senseless } from './sense'
+import { inconsistencies } from './consistency'
 import { MOST_READINGS } from './lifeSchema'
 import { MOST, siteSchema, type Site } from './schema'
 import { strayReferences } from './references'
@@ -19,7 +19,7 @@ export function checkSite(document: unknown): Answer<{ site: Site }> {
         .map(issue => ({ path: pathText(issue.path), sentence: sentence(document, issue.path, issue.message) })),
     }
   }
-  const problems = [...strayReferences(parsed.data), ...senseless(parsed.data)]
+  const problems = [...strayReferences(parsed.data), ...inconsistencies(parsed.data)]
   return problems.length ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, site: parsed.data }
 }
 
@@ -41,7 +41,7 @@ export function checkChange(before: Site, after: Site): Problem[] {
     const { log } = before
     changed.log = after.log.filter((reading, at) => log[at] !== reading)
   }
-  if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...senseless(after)]
+  if (siteSchema.safeParse(changed).success) return [...strayReferences(after), ...inconsistencies(after)]
   const whole = checkSite(after)
   return whole.ok ? [] : whole.problems
 }

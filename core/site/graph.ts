@@ -3,7 +3,7 @@ import type { Run, Site } from './schema'
 import { does, levelsOut, passageOf, portsOf, runsThrough, type SiteNode } from '../kinds'
 
 /** How a run is gone along: `run` from its beginning to its end where `forward`, else the other way round. */
-export interface Step {
+export interface Hop {
   run: Run
   from: Run['from']
   to: Run['to']
@@ -11,9 +11,9 @@ export interface Step {
 }
 
 /** One way that a walk found: the node it came to, and the steps it took there, in order. */
-export interface Way {
+export interface WalkPath {
   node: SiteNode
-  steps: Step[]
+  steps: Hop[]
 }
 
 /** How a walk goes. */
@@ -21,11 +21,11 @@ export interface Walk {
   /** Downstream from beginnings to ends, upstream from ends to beginnings, or both. */
   along: 'down' | 'up' | 'both'
   /** Steps that are taken, after those already taken; all, unless told. */
-  takes?: (step: Step, before: Step[]) => boolean
+  takes?: (step: Hop, before: Hop[]) => boolean
   /** Nodes that are gone on from; those that lines run through (joints, chambers, pressure tanks), unless told. */
   goesOn?: (node: SiteNode) => boolean
   /** Ways that differ in this are followed each by itself; unless told, a node is gone on from once. */
-  apart?: (steps: Step[]) => string
+  apart?: (steps: Hop[]) => string
 }
 
 /** What is joined to what in a site, looked up by id. */
@@ -105,7 +105,7 @@ export function fillsAndFeeds(graph: Graph, run: Run): boolean {
 }
 
 /** Ways along a run from one of its ends: with its water, against it, or both. */
-function stepsFrom(graph: Graph, id: string, along: Walk['along']): Step[] {
+function stepsFrom(graph: Graph, id: string, along: Walk['along']): Hop[] {
   return graph.at(id).flatMap(run => {
     const either = along === 'both' || fillsAndFeeds(graph, run)
     return [
@@ -124,11 +124,11 @@ function stepsFrom(graph: Graph, id: string, along: Walk['along']): Step[] {
  * in the order of the document. A node is gone on from once (once a kind of way, where those are kept apart), so a
  * ring ends and the work grows with the runs alone.
  */
-export function* walk(site: Pick<Site, 'nodes' | 'runs'>, from: string, how: Walk): Generator<Way> {
+export function* walk(site: Pick<Site, 'nodes' | 'runs'>, from: string, how: Walk): Generator<WalkPath> {
   const graph = graphOf(site)
   const goesOn = how.goesOn ?? runsThrough
   const gone = new Set<string>()
-  function* onward(id: string, before: Step[]): Generator<Way> {
+  function* onward(id: string, before: Hop[]): Generator<WalkPath> {
     const key = `${id} ${how.apart?.(before) ?? ''}`
     if (gone.has(key)) return
     gone.add(key)
@@ -152,7 +152,7 @@ export function reached(site: Pick<Site, 'nodes' | 'runs'>, from: string, how: W
 }
 
 /** True where water can go along a step, its parts as they stand. */
-export function isOpen({ run, forward }: Pick<Step, 'run' | 'forward'>): boolean {
+export function isOpen({ run, forward }: Pick<Hop, 'run' | 'forward'>): boolean {
   return run.parts.every(part => {
     const passage = passageOf(part)
     return passage === 'both ways' || (passage === 'forward' && forward)

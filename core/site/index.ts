@@ -25,7 +25,7 @@ export {
   runsFrom,
   runsTo,
   walk,
-  type Step,
+  type Hop,
 } from './graph'
 export { downpipeFor, gutterFlowLps, gutterFor, gutterSum, spoutStormLps, stormLps } from './gutters'
 export { freeId, idsOf, withIds } from './ids'

@@ -1,7 +1,7 @@
 import type { Roof, Run, Site } from './schema'
 import { roleOf } from './names'
 import { onceEach } from './remembered'
-import { graphOf, nodeById, reached, walk, type Way } from './graph'
+import { graphOf, nodeById, reached, walk, type WalkPath } from './graph'
 import { runsThrough, type NodeOf, type Part, type PartOf } from '../kinds'
 
 /**
@@ -27,7 +27,7 @@ export const openAtM = (spout: NodeOf<'spout'>, line: readonly Run[]): number =>
   Math.min(spout.baseM, hungHead(line[0])?.hangsAtM ?? Infinity)
 
 /** The way back from a tap to the tank, well or main that its line starts from; undefined where none leads to it. */
-export function wayTo(site: Site, tapId: string): Way | undefined {
+export function wayTo(site: Site, tapId: string): WalkPath | undefined {
   for (const way of walk(site, tapId, { along: 'up' })) if (!runsThrough(way.node)) return way
   return undefined
 }

@@ -1,6 +1,6 @@
 import type { Run, Site } from './schema'
 import { roleOf } from './names'
-import { isPumped, isShut, nodeById, walk, type Step } from './graph'
+import { isPumped, isShut, nodeById, walk, type Hop } from './graph'
 import { does, runsThrough, type SiteNode } from '../kinds'
 
 /** Where a line leads, and what the water meets on the way. */
@@ -10,7 +10,7 @@ export interface Path {
   at: Run['to']
   /** The runs in order, and how each is gone along. */
   runs: Run[]
-  steps: Step[]
+  steps: Hop[]
   pumpLps: number | undefined
   hasFloat: boolean
   /** The chambers that it comes past, in order. */

@@ -1,3 +1,4 @@
+import { readAt } from '../kinds'
 import { graphOf } from './graph'
 import { nameOf, runName } from './names'
 import type { Pin, Site } from './schema'
@@ -8,16 +9,8 @@ export type PinReads = Pin['reads']
 /** What can be read at a node or a run; nothing where there is nothing to read. */
 export function readableAt(site: Site, id: string): PinReads | undefined {
   const node = graphOf(site).node(id)
-  switch (node?.kind) {
-    case 'tank':
-      return 'level'
-    case 'tap':
-    case 'joint':
-    case 'pressureTank':
-      return 'gauge'
-    default:
-      return graphOf(site).run(id) ? 'flow' : undefined
-  }
+  const read = node && readAt(node)
+  return read ?? (graphOf(site).run(id) ? 'flow' : undefined)
 }
 
 /** The pins whose place still stands. */

@@ -26,8 +26,8 @@ export const overflowsOf = onceEach((site: Site, tank: Tank): Overflow[] => {
   return portsByRole(tank, 'overflow')
     .flatMap(port =>
       pathsFrom(site, tank.id, name => name === port.name).map((path): Overflow => {
-        const mouthM = tank.baseM + port.heightM
-        return { port, path, runsAtM: path.pumpLps === undefined ? Math.max(mouthM, highestM(site, path)) : mouthM }
+        const openingM = tank.baseM + port.heightM
+        return { port, path, runsAtM: path.pumpLps === undefined ? Math.max(openingM, highestM(site, path)) : openingM }
       }),
     )
     .filter(({ runsAtM }) => runsAtM < rimM(tank) + 1e-9)

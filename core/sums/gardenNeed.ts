@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { atLeastZero, defineSum, digits, output, share, within } from './sum'
+import { atLeastZero, defineSum, digits, output, shareInput, within } from './sum'
 
 export interface GardenNeedInput {
   latitudeDeg: number
@@ -76,7 +76,7 @@ export const gardenNeedSum = defineSum({
       areaM2: atLeastZero(1e6),
       cropCoefficient: within(0, 2),
       rainMm: atLeastZero(3000).default(0),
-      rainUseShare: share().default(0.75),
+      rainUseShare: shareInput().default(0.75),
       irrigationEfficiency: within(0.1, 1).default(0.9),
     })
     .refine(input => input.tMaxC >= input.tMinC, { path: ['tMaxC'], message: 'must not be below tMinC' }),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { atLeastZero, defineSum, digits, output, positive, share } from './sum'
+import { atLeastZero, defineSum, digits, output, positive, shareInput } from './sum'
 
 export interface RoofYieldInput {
   planAreaM2: number
@@ -28,9 +28,9 @@ export const roofYieldSum = defineSum({
   input: z.strictObject({
     planAreaM2: positive(1e6),
     rainMm: atLeastZero(1e5),
-    runoffCoefficient: share(),
+    runoffCoefficient: shareInput(),
     wettingLossMm: atLeastZero(100).default(0),
-    captureShare: share().default(1),
+    captureShare: shareInput().default(1),
   }),
   output: output('volumeL'),
   examples: [{ planAreaM2: 60, rainMm: 12, runoffCoefficient: 0.9 }],

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { atLeastZero, defineSum, digits, output, positive, share } from './sum'
+import { atLeastZero, defineSum, digits, output, positive, shareInput } from './sum'
 
 /** Peak flow off a roof in a storm, by the rational method. */
 export function stormFlow({
@@ -22,7 +22,7 @@ export const stormFlowSum = defineSum({
   input: z.strictObject({
     planAreaM2: positive(1e6),
     intensityMmPerH: atLeastZero(1000),
-    runoffCoefficient: share().default(1),
+    runoffCoefficient: shareInput().default(1),
   }),
   output: output('flowLps'),
   examples: [{ planAreaM2: 60, intensityMmPerH: 75 }],

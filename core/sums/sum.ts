@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { type Answer, type Problem, refuse } from '../answers'
 
 /** One line of substituted working: a symbol, the expression with the numbers in it, and what it comes to. */
-export interface Step {
+export interface WorkingLine {
   symbol: string
   expression: string
   value: number
@@ -10,7 +10,7 @@ export interface Step {
 }
 export interface Solved<Output> {
   result: Output
-  working: Step[]
+  working: WorkingLine[]
 }
 export type SumAnswer<Output> = Answer<{ source: string } & Solved<Output>>
 
@@ -63,7 +63,7 @@ export const atLeastZero = (most = 1e9) =>
   number('must be a number').min(0, 'must be 0 or more').max(most, `must be at most ${most}`)
 export const within = (least: number, most: number) =>
   number('must be a number').min(least, `must be at least ${least}`).max(most, `must be at most ${most}`)
-export const share = () => within(0, 1)
+export const shareInput = () => within(0, 1)
 export const output = <Fields extends string>(...fields: Fields[]) =>
   z.strictObject(Object.fromEntries(fields.map(field => [field, z.number()])) as Record<Fields, z.ZodNumber>)
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { atLeastZero, defineSum, digits, output, positive, type Step } from './sum'
+import { atLeastZero, defineSum, digits, output, positive, type WorkingLine } from './sum'
 import { circleArea } from './circleArea'
 
 export type TankShape =
@@ -64,7 +64,7 @@ export const tankVolumeSum = defineSum({
   ],
   solve(input) {
     const result = tankVolume(input)
-    const volume = (expression: string): Step => ({ symbol: 'V', expression, value: result.volumeL, unit: 'L' })
+    const volume = (expression: string): WorkingLine => ({ symbol: 'V', expression, value: result.volumeL, unit: 'L' })
     if (input.shape === 'box')
       return {
         result,

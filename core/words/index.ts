@@ -1,9 +1,9 @@
 export { counted, listed } from './counts'
 export { monthNames } from './months'
 export {
-  bore,
+  boreText,
   flow,
-  hours,
+  hoursText,
   intensity,
   length,
   percent,

@@ -8,7 +8,7 @@ export interface Quantity {
 export type Phrase = (string | Quantity)[]
 
 export const length = (value: number): Quantity => ({ value, kind: 'length' })
-export const bore = (value: number): Quantity => ({ value, kind: 'bore' })
+export const boreText = (value: number): Quantity => ({ value, kind: 'bore' })
 /** A pipe, or a fitting that one ends at, by its size. */
 export const pipeSize = (value: number): Quantity => ({ value, kind: 'pipe' })
 export const volume = (value: number): Quantity => ({ value, kind: 'volume' })
@@ -17,7 +17,7 @@ export const pressure = (value: number): Quantity => ({ value, kind: 'pressure' 
 export const speed = (value: number): Quantity => ({ value, kind: 'speed' })
 export const rain = (value: number): Quantity => ({ value, kind: 'rain' })
 export const intensity = (value: number): Quantity => ({ value, kind: 'intensity' })
-export const hours = (value: number): Quantity => ({ value, kind: 'duration' })
+export const hoursText = (value: number): Quantity => ({ value, kind: 'duration' })
 export const percent = (value: number): Quantity => ({ value, kind: 'share' })
 
 /** Tags a template: words and quantities, in the order they are read; a line's end reads as a space. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bore, flow, hours, length, monthNames, percent, phraseText, quantityText, rain, say, volume } from '.'
+import { boreText, flow, hoursText, length, monthNames, percent, phraseText, quantityText, rain, say, volume } from '.'
 
 describe('months by their names', () => {
   it.each<[number[], string]>([
@@ -17,7 +17,7 @@ describe('months by their names', () => {
 })
 
 describe('a sentence with quantities', () => {
-  const sentence = say`The overflow of ${'East tank'} at ${length(1.8)} is ${bore(50)} wide:
+  const sentence = say`The overflow of ${'East tank'} at ${length(1.8)} is ${boreText(50)} wide:
     it passes ${flow(1.2)} of ${2} spouts.`
   it('is written in the units of whoever reads it', () => {
     expect(phraseText(sentence, 'metric')).toBe(
@@ -42,6 +42,6 @@ describe('a sentence with quantities', () => {
     expect(quantityText(volume(17900), 'metric')).toBe('17.9 m³')
     expect(quantityText(volume(740), 'metric')).toBe('740 L')
     expect(quantityText(percent(0.125), 'metric')).toBe('12.5 %')
-    expect(quantityText(hours(0.5), 'metric')).toMatch(/30 min|0\.5 h/)
+    expect(quantityText(hoursText(0.5), 'metric')).toMatch(/30 min|0\.5 h/)
   })
 })

@@ -5,7 +5,7 @@ import { type Answer, refuse } from '#core/answers'
  * A piece of the simulated outside world. It keeps its settings and nothing else: what it answers follows from them,
  * from the clock and from the seed, so that the same question gets the same answer.
  */
-export interface Device<Settings extends object = object> {
+export interface StandIn<Settings extends object = object> {
   id: string
   name: string
   read: () => Settings
@@ -18,7 +18,7 @@ export function defineDevice<Shape extends z.ZodRawShape>(
   id: string,
   name: string,
   schema: z.ZodObject<Shape>,
-): Device<z.output<z.ZodObject<Shape>>> {
+): StandIn<z.output<z.ZodObject<Shape>>> {
   let settings = schema.parse({})
   return {
     id,

@@ -1,4 +1,4 @@
-import { livedDays, spread, type Life } from './lived'
+import { livedDays, hashShare, type Life } from './lived'
 import { choresOf } from '#core/keep'
 import { dayNumber, isoDate } from '#core/climate'
 import { poolsOf } from '#core/balance'
@@ -21,7 +21,7 @@ export function householdLog(site: Site, life: Life, until: string): LogReading[
     if (read > 0) log.push({ id: `rain-${at}`, at, kind: 'rain', value: read })
     if ((fromDay + day) % every) return
     for (const [index, { tanks, levelAtM }] of pools.entries()) {
-      const slipM = 0.016 * (spread(seed + index, day) - 0.5)
+      const slipM = 0.016 * (hashShare(seed + index, day) - 0.5)
       const levelM = levelAtM(heldL[index]![day]!) - tanks[0]!.baseM + slipM
       const value = Math.max(0, Math.round(levelM * 100) / 100)
       log.push({ id: `level-${index}-${at}`, at, kind: 'level', subject: tanks[0]!.id, value, by: 'stick' })
@@ -34,7 +34,7 @@ export function householdLog(site: Site, life: Life, until: string): LogReading[
 function choresDone(site: Site, seed: number, last: number): LogReading[] {
   return choresOf(site).flatMap(({ id, comes }, at): LogReading[] => {
     const everyDays = comes.by === 'season' ? 182 : comes.months * 30
-    const firstDay = last - Math.round(everyDays * (0.08 + 0.98 * spread(seed, 9000 + at)))
+    const firstDay = last - Math.round(everyDays * (0.08 + 0.98 * hashShare(seed, 9000 + at)))
     const times = Math.max(1, Math.floor((DAYS - (last - firstDay)) / everyDays))
     return Array.from({ length: Math.min(times, 8) }, (_, back) => {
       const day = isoDate(firstDay - back * everyDays)

@@ -1,4 +1,4 @@
-import { askedBy } from '#core/keep'
+import { demandByDay } from '#core/keep'
 import { bareRoofs, catchRain, compiledOf, roofColumns, sideBySide } from '#core/balance'
 import { dayNumber, makeRain, seriesOf, slowOfSpread } from '#core/climate'
 import { annualSpreadShare, weatherMonths, type Site } from '#core/site'
@@ -42,7 +42,7 @@ const EPOCH = '2020-01-01'
 const [YEARS, BEFORE_DAYS] = [40, 180]
 
 /** Numbers in [0, 1) that are the same for the same words. */
-export function spread(seed: number, at: number): number {
+export function hashShare(seed: number, at: number): number {
   let hash = Math.imul(seed ^ (at * 2654435761), 2246822507)
   hash = Math.imul(hash ^ (hash >>> 13), 3266489909)
   return ((hash ^ (hash >>> 16)) >>> 0) / 4294967296
@@ -60,14 +60,14 @@ export function livedDays(site: Site, { seed, coefficient, use }: Life, fromDay:
   const columns = roofColumns(compiled)
   const roofs = { ...columns, caughtCoefficient: columns.caughtCoefficient.map(each => each * coefficient) }
   const { inflowL } = catchRain(roofs, series, rainMm.length, bareRoofs(roofs))
-  const askedL = askedBy(compiled, series)
+  const askedL = demandByDay(compiled, series)
   const run = sideBySide(compiled, 1)
   for (let pool = 0; pool < run.pools; pool++) run.poolL[pool] = run.capL[pool]! * 0.5
   const days = toDay - fromDay + 1
   const heldL = Array.from({ length: run.pools }, () => new Float64Array(days))
   const drawnL = Array.from({ length: run.uses }, () => new Float64Array(days))
   for (let day = 0; day < rainMm.length; day++) {
-    const today = use * (0.7 + 0.6 * spread(seed, start + day))
+    const today = use * (0.7 + 0.6 * hashShare(seed, start + day))
     const asked = askedL.slice(day * run.uses, (day + 1) * run.uses).map(litres => litres * today)
     run.step(series.month[day]!, inflowL.slice(day * run.pools, (day + 1) * run.pools), asked)
     const at = start + day - fromDay

@@ -19,7 +19,7 @@ const [BACK_DAYS, AHEAD_DAYS, MOST_PLACES] = [200, 120, 30]
 const today = (): number => Math.floor(nowMs() / DAY_MS)
 
 /** The days of a site about a day, as its stand-ins see them. */
-export function standsAt(site: Site, onDay: number): StandsAt {
+export function daysStanding(site: Site, onDay: number): StandsAt {
   const { fromDay, rainMm, heldL, drawnL } = livedDays(site, lifeAt(site.id), onDay - BACK_DAYS, onDay + AHEAD_DAYS)
   const [pools, compiled] = [poolsOf(site), compiledOf(site)]
   const levels = pools.flatMap(({ tanks, levelAtM }, index) =>

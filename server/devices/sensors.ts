@@ -2,7 +2,7 @@ import { DAY_MS, MINUTE_MS } from '#core/units'
 import { z } from 'zod'
 import { nowMs } from './clock'
 import { defineDevice } from './device'
-import { spread } from './lived'
+import { hashShare } from './lived'
 import type { StandsAt } from './place'
 import { isoDate } from '#core/climate'
 import { DEVICE_KIND_IDS, DEVICE_KINDS, type DeviceKind } from '#core/kinds'
@@ -50,7 +50,7 @@ const CLOCK_OFF_MS = -(3 * DAY_MS + 4 * HOUR_MS + 20 * MINUTE_MS)
 const [LEVEL_HOURS, AHEAD_DAYS, DRAWDOWN_L] = [6, 10, 24]
 
 /** What a device tells at a place of what happened there since a moment, as well as it is, by its own clock. */
-export function told(kind: DeviceKind, at: StandsAt, of: string, sinceMs: number) {
+export function sensorAnswer(kind: DeviceKind, at: StandsAt, of: string, sinceMs: number) {
   const { failure, since } = SENSORS[kind].read()
   const now = nowMs()
   const failsFromMs = since === undefined ? now - FAILS_DAYS * DAY_MS : Date.parse(since)
@@ -86,7 +86,7 @@ const TRUE: Record<DeviceKind, (at: StandsAt, of: string, nowAtMs: number) => De
         const ms = (at.fromDay + day) * DAY_MS + hour * HOUR_MS
         if (ms > nowAtMs) return readings
         const share = hour / 24
-        const m = levelM[day - 1]! * (1 - share) + levelM[day]! * share + 0.004 * (spread(day, hour) - 0.5)
+        const m = levelM[day - 1]! * (1 - share) + levelM[day]! * share + 0.004 * (hashShare(day, hour) - 0.5)
         readings.push({ at: new Date(ms).toISOString(), value: Math.max(0, Math.round(m * 1000) / 1000), unit: 'm' })
       }
     return readings
@@ -98,7 +98,9 @@ const TRUE: Record<DeviceKind, (at: StandsAt, of: string, nowAtMs: number) => De
     return daily(at, nowAtMs, 'L', day => Math.round((sumL += drawnL[day] ?? 0)))
   },
   pump: (at, of, nowAtMs) =>
-    daily(at, nowAtMs, '', day => Math.round(((at.drawnL[of]?.[day] ?? 0) / DRAWDOWN_L) * (0.9 + spread(day, 3) / 5))),
+    daily(at, nowAtMs, '', day =>
+      Math.round(((at.drawnL[of]?.[day] ?? 0) / DRAWDOWN_L) * (0.9 + hashShare(day, 3) / 5)),
+    ),
   forecast(at, _of, nowAtMs) {
     const tomorrow = Math.floor(nowAtMs / DAY_MS) + 1 - at.fromDay
     return Array.from({ length: AHEAD_DAYS }, (_, ahead) => {
@@ -142,6 +144,7 @@ const FAILING: Record<(typeof FAILURES)[number], Failing> = {
     value: kind === 'level' ? each.value + DRIFT_M_PER_DAY * days : each.value * (1 + DRIFT_SHARE_PER_DAY * days),
   })),
   'wrong-unit': fromThen((each, _days, kind) => ({ ...each, value: each.value * OTHER_UNIT[kind] })),
-  'out-of-order': readings => readings.toSorted((a, b) => spread(7, Date.parse(a.at)) - spread(7, Date.parse(b.at))),
+  'out-of-order': readings =>
+    readings.toSorted((a, b) => hashShare(7, Date.parse(a.at)) - hashShare(7, Date.parse(b.at))),
   twice: readings => readings.flatMap(each => [each, each]),
 }

@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import { Refused } from '../lib/refused'
 
 /** What a body asks beside its document, read by a schema; 422 with the path and the reason where it is something else. */
-export function askedBy<Schema extends z.ZodType>(schema: Schema, json: unknown): z.infer<Schema> {
+export function argsIn<Schema extends z.ZodType>(schema: Schema, json: unknown): z.infer<Schema> {
   const asked = schema.safeParse(json)
   if (asked.success) return asked.data
   throw new Refused(

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { buildOf } from '#core/build'
 import { refused } from '../lib/refused'
-import { askedBy } from './asked'
+import { argsIn } from './asked'
 import { affordable } from './cost'
 import { siteIn } from './documents'
 
@@ -30,6 +30,6 @@ export function buildJob(json: unknown) {
     throw refused(422, 'site: the body must hold the site.', 'site')
   const { site } = siteIn(json)
   const { site: _site, ...given } = json as Record<string, unknown>
-  const asked = askedBy(askedSchema, given)
+  const asked = argsIn(askedSchema, given)
   return affordable('built', site, () => buildOf(site, asked.owned, asked.month))
 }

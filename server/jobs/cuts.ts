@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { cutList } from '#core/build'
 import { refused } from '../lib/refused'
-import { askedBy } from './asked'
+import { argsIn } from './asked'
 
 const metres = (most: number) =>
   z
@@ -18,7 +18,7 @@ const askedSchema = z.strictObject({
 
 /** Pieces laid out on stock lengths: `{ piecesM, stockM, kerfMm }`. */
 export function cutsJob(json: unknown) {
-  const asked = askedBy(askedSchema, json)
+  const asked = argsIn(askedSchema, json)
   const { piecesM, stockM, kerfMm } = asked
   const longest = Math.max(...stockM)
   const long = piecesM.findIndex(piece => piece > longest + 1e-9)

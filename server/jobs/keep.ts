@@ -3,7 +3,7 @@ import { whyNot } from '#core/answers'
 import { keepAnswer, readFigure } from '#core/keep'
 import { moment, READING_KIND_IDS, type LogReading } from '#core/kinds'
 import { Refused, refused } from '../lib/refused'
-import { askedBy } from './asked'
+import { argsIn } from './asked'
 import { affordable } from './cost'
 import { siteIn } from './documents'
 
@@ -31,7 +31,7 @@ export function keepJob(json: unknown) {
     throw refused(422, 'site: the body must hold the site, its readings, and the day it is.', 'site')
   const { site } = siteIn(json)
   const { site: _site, ...given } = json as Record<string, unknown>
-  const { readings, on } = askedBy(askedSchema, given)
+  const { readings, on } = argsIn(askedSchema, given)
   const read = readings.map((each, at): { reading: LogReading } | { path: string; sentence: string } => {
     const told = readFigure(site, each)
     if (!told.ok) return { path: `readings.${at}.value`, sentence: `readings.${at}.value ${whyNot(told)}.` }

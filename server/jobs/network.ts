@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { rimM, type Site } from '#core/site'
 import { steady } from '#core/network'
 import { Refused } from '../lib/refused'
-import { askedBy } from './asked'
+import { argsIn } from './asked'
 import { siteIn } from './documents'
 
 const figures = (least: number, most: number) =>
@@ -28,7 +28,7 @@ export function networkJob(json: unknown) {
   const { site } = siteIn(json)
   const wrapped = typeof json === 'object' && json !== null && 'site' in json
   const { site: _site, ...given } = wrapped ? (json as Record<string, unknown>) : { site: json }
-  const asked = askedBy(askedSchema, given)
+  const asked = argsIn(askedSchema, given)
   const strays = straysOf(site, asked)
   if (strays.length) throw new Refused(422, strays)
   return steady(site, asked)

@@ -1,5 +1,5 @@
 import { answerTo, QUESTION_ROWS, type ArgsOf, type QuestionName } from '#core/questions'
-import { askedBy } from './asked'
+import { argsIn } from './asked'
 import { affordable } from './cost'
 import { siteAndArgs } from './documents'
 
@@ -7,6 +7,6 @@ import { siteAndArgs } from './documents'
 export async function questionJob(json: unknown): Promise<unknown> {
   const { name, asked } = json as { name: QuestionName; asked: unknown }
   const { site, args } = siteAndArgs(asked, 'the question')
-  const taken = askedBy(QUESTION_ROWS[name].args, args) as ArgsOf<QuestionName>
+  const taken = argsIn(QUESTION_ROWS[name].args, args) as ArgsOf<QuestionName>
   return (await affordable(name, site, () => answerTo(name, site, taken))) ?? null
 }

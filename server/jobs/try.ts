@@ -1,7 +1,7 @@
 import { DAY_S } from '#core/units'
 import { z } from 'zod'
 import { rimM, type Site } from '#core/site'
-import { FAULTS, play, readStep, type FaultRow, type PlantStart, type Step } from '#core/plant'
+import { FAULTS, play, readStep, type FaultRow, type PlantStart, type ScriptStep } from '#core/plant'
 import { Refused, refused } from '../lib/refused'
 import { affordPlay } from './cost'
 import { siteIn } from './documents'
@@ -74,7 +74,7 @@ function clockOf(at: number | string | undefined): Pick<PlantStart, 'clockS' | '
   return { month: Number(month), clockS: Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds) }
 }
 
-function stepsOf(script: unknown[]): Step[] {
+function stepsOf(script: unknown[]): ScriptStep[] {
   const read = script.map(readStep)
   const wrong = read.flatMap((each, at) => {
     if (each.ok) return []
@@ -112,7 +112,7 @@ function straysOf(
 }
 
 /** What a script names and is not there. */
-function placesOf(site: Site, steps: Step[]) {
+function placesOf(site: Site, steps: ScriptStep[]) {
   const nodes = new Map(site.nodes.map(node => [node.id, node.kind]))
   const valves = new Set(site.runs.flatMap(run => run.parts.flatMap(part => (part.kind === 'valve' ? [part.id] : []))))
   const pumps = new Set(site.runs.filter(run => run.parts.some(({ kind }) => kind === 'pump')).map(({ id }) => id))

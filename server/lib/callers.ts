@@ -5,7 +5,7 @@ const LOOPBACK = ['localhost', '127.0.0.1', '::1']
 const ANY = ['0.0.0.0', '::', '']
 
 /** The name that a `Host` or an `Origin` holds, without its port. */
-export function nameOf(host: string): string {
+export function hostName(host: string): string {
   const bare = host.trim().toLowerCase()
   const bracketed = /^\[([^\]]*)\]/.exec(bare)
   return bracketed ? bracketed[1]! : bare.replace(/:\d+$/, '')
@@ -17,8 +17,8 @@ export function nameOf(host: string): string {
  */
 export function isOurName(host: string | undefined, { HOST = '', ALLOWED_HOSTS = '' }: NodeJS.ProcessEnv): boolean {
   if (!host) return false
-  const name = nameOf(host)
-  const allowed = ALLOWED_HOSTS.split(',').map(nameOf).filter(Boolean)
+  const name = hostName(host)
+  const allowed = ALLOWED_HOSTS.split(',').map(hostName).filter(Boolean)
   const everywhere = ANY.includes(HOST)
   return [...LOOPBACK, ...allowed].includes(name) || (everywhere ? isIP(name) > 0 : name === HOST.toLowerCase())
 }

@@ -1,4 +1,4 @@
-import { askSince, promisedFrom, readDevice, readLog, type Asked } from '#core/exchange'
+import { askSince, promisedFrom, readDevice, readLog, type PollTime } from '#core/exchange'
 import { MOST_READINGS, newLines, type Site } from '#core/site'
 import type { Device, LogReading } from '#core/kinds'
 
@@ -29,8 +29,8 @@ export const logs = (held: () => Site) => ({
     const { photos, problems } = read
     return { count: read.readings.length, problems: [...full, ...problems], ...(photos ? { photos } : {}) }
   },
-  since: (device: Device, firstDay: string, asked: Asked): string => askSince(held(), device, firstDay, asked),
-  async device(device: Device, text: string, asked: Asked, told: Told) {
+  since: (device: Device, firstDay: string, asked: PollTime): string => askSince(held(), device, firstDay, asked),
+  async device(device: Device, text: string, asked: PollTime, told: Told) {
     const site = held()
     const { readings, ahead, ...read } = readDevice(site, device, text, asked)
     const { promised, problem } = promisedFrom(ahead, asked)

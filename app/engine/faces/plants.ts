@@ -9,11 +9,11 @@ import {
   rank,
   readerOf,
   readingPlaces,
-  READINGS,
+  PROBES,
   readingsBy,
   tellsApart,
   type Cause,
-  type Doing,
+  type Command,
   type Fault,
   type FaultId,
   type FaultRow,
@@ -64,7 +64,7 @@ async function playThrough(all: Cause[], ids: string[], tell?: (share: number) =
 /** Readings of a quarter of an hour at most. */
 const quickOf = (site: Site) =>
   readingPlaces(site)
-    .filter(({ kind }) => READINGS[kind].minutes <= 15)
+    .filter(({ kind }) => PROBES[kind].minutes <= 15)
     .map(({ id }) => id)
 
 /** A plant that is played, and what may be the matter with a site: both keep their state between questions. */
@@ -108,7 +108,7 @@ export const plants = {
     told = 0
     return look()
   },
-  act(doings: Doing[]) {
+  act(doings: Command[]) {
     for (const doing of doings) plant!.act(doing)
     return look()
   },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import CutSheetNotes from './CutSheetNotes.vue'
 import PieceDrawing from './PieceDrawing.vue'
-import { buildFor } from './told'
+import { buildFor } from './describe'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
 import ListPdf from '~/steps/ListPdf.vue'

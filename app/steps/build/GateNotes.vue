@@ -2,7 +2,7 @@
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
 import { group } from 'd3-array'
-import { buildFor } from './told'
+import { buildFor } from './describe'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { countWords, measureOf } from './sold'
-import { linesIn } from './told'
+import { countWords, kindSold } from './sold'
+import { linesIn } from './describe'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -14,7 +14,7 @@ const lines = computed(() => linesIn(store.site!) ?? [])
 const lineOf = ({ id }: LineParts) => id
 function countOf({ count, unit }: LineParts['things'][number]): string {
   if (unit === 'each') return String(Math.ceil(count - 1e-9))
-  if (measureOf(unit)) return countWords(count, unit, show, system.value)
+  if (kindSold(unit)) return countWords(count, unit, show, system.value)
   return unit === 'tin' || unit === 'roll'
     ? 'some'
     : countWords(Math.ceil(count * 10 - 1e-9) / 10, unit, show, system.value)

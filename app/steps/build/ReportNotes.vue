@@ -2,7 +2,7 @@
 import { build } from './definition'
 import { CHAPTER_IDS, CHAPTERS, reportOf, type ChapterId } from './report/report'
 import { paperSection } from '~/section/paperSection'
-import type { Told } from './report/told'
+import type { ReportFacts } from './report/reportFacts'
 import { STEPS } from '~/steps/steps'
 import { WAITING, type StepFigure } from '~/steps/step'
 import { usePdf } from '~/steps/usePdf'
@@ -30,7 +30,7 @@ const drawn = () => paperSection(toRaw(store.site!), appContext)
 /** Figures of some steps are worked out once somebody comes to them: they are waited for, and left out where they stay away. */
 const [LOOK_MS, MOST_LOOKS] = [100, 60]
 const PLANNED = STEPS.filter(({ id }) => id !== 'try' && id !== 'keep')
-async function figuresOf(): Promise<Told['figures']> {
+async function figuresOf(): Promise<ReportFacts['figures']> {
   const told = () => PLANNED.map(({ name, figures }) => ({ step: name, figures: figures?.(context.value) ?? [] }))
   const waits = ({ value }: StepFigure) => value === WAITING
   for (let looks = 0; looks < MOST_LOOKS && told().some(({ figures }) => figures.some(waits)); looks++)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
-import { stagesIn } from './told'
+import { stagesIn } from './describe'
 import { usePriceBook } from './usePriceBook'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'

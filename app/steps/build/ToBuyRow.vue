@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countWords, measureOf, pricedBy } from './sold'
+import { countWords, kindSold, pricedBy } from './sold'
 import { usePriceBook } from './usePriceBook'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -66,7 +66,7 @@ function price(typed: number): string | undefined {
           {{ store.site!.standards.currency }} {{ per.words }}{{ item.noted ? '' : ', a guess' }}; own
           <QuantityField
             :label="`Own stock of ${item.what} ${phrase(item.size)}`"
-            :kind="measureOf(item.unit) ?? 'count'"
+            :kind="kindSold(item.unit) ?? 'count'"
             :value="item.owned || undefined"
             empty="none"
             :set="value => store.make(moveOf('own', { item: item.id, count: value }))"

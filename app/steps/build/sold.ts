@@ -5,7 +5,7 @@ type Unit = ToBuy['unit']
 
 /** What is sold by its measure, and is counted and typed as such. */
 const MEASURED: Partial<Record<Unit, Kind>> = { m: 'length', 'm²': 'area' }
-export const measureOf = (unit: Unit): Kind | undefined => MEASURED[unit]
+export const kindSold = (unit: Unit): Kind | undefined => MEASURED[unit]
 
 const NAMES: Partial<Record<Unit, [one: string, many: string]>> = {
   bag: ['bag', 'bags'],
@@ -20,7 +20,7 @@ export function countWords(
   show: (value: number, kind: Kind) => string,
   system: System,
 ): string {
-  const kind = measureOf(unit)
+  const kind = kindSold(unit)
   if (kind) return show(system === 'metric' ? count : wholeUp(count, pricedBy(unit, system).amount), kind)
   if (unit === 'each') return String(count)
   const names = NAMES[unit]

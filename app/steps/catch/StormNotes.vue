@@ -48,7 +48,7 @@ const day = computed(() => {
 /** Above so many times the day's hardest rain the line where the first thing spills is not drawn: it would flatten it. */
 const LINE_SHARE = 1.15
 const axes: PlotAxes = {
-  x: { from: 0, until: HOURS, mostMarks: 3, text: hours => `${Number(hours.toFixed(1))} h` },
+  x: { from: 0, until: HOURS, marks: [0, HOURS / 2, HOURS], text: hours => `${Number(hours.toFixed(1))} h` },
   y: { kind: 'intensity', from: 0, mostMarks: 3 },
 }
 const curves = computed((): Series[] => {

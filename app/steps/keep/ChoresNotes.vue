@@ -2,7 +2,7 @@
 import DueRow from './DueRow.vue'
 import YearCard from './YearCard.vue'
 import { dayToday } from '~/fields/days'
-import { dueFor } from './told'
+import { dueFor } from './describe'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import LongList from '~/fields/LongList.vue'
 import ListPdf from '~/steps/ListPdf.vue'

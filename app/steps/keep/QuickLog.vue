@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { dayToday, momentNow } from '~/fields/days'
-import { dueFor } from './told'
+import { dueFor } from './describe'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import FilePick from '~/fields/FilePick.vue'
 import { usePhotos } from '~/photos/usePhotos'

@@ -9,7 +9,7 @@ import { useSelection } from '~/stores/useSelection'
 import { nameOf, runName, type Run } from '#core/site'
 import { listed } from '#core/words'
 import { moveOf } from '#core/moves'
-import { seriesOf } from '#core/options'
+import { seriesLaid } from '#core/options'
 import { PIPE_SERIES_IDS, pipeSeries, sizeName, sizeOfPipe, usualSeries, type PipeSeriesId } from '#core/catalog'
 import { airAt, boreMm, pipeLengthM, placesAlong, type RunStatus } from '#core/network'
 
@@ -44,7 +44,7 @@ const alongWords = computed(() => {
 /** A line's pipe by its series and size, as it is sold; one of another bore is told by what it measures inside. */
 const OWN = 'own'
 function pipeOf(run: Run): string {
-  const own = seriesOf(store.site!, run)
+  const own = seriesLaid(store.site!, run)
   for (const series of [own, ...PIPE_SERIES_IDS.filter(id => id !== own)]) {
     const size = sizeOfPipe(series, boreMm(run))
     if (size) return `${series} ${size.size}`

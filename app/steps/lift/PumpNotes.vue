@@ -10,7 +10,7 @@ import { useUnits } from '~/fields/useUnits'
 import { dutyIn } from '~/engine/moments'
 import { useSite } from '~/stores/site'
 import { inMode, type Run } from '#core/site'
-import { giveCurve, type Pump } from './pumpCurve'
+import { storeCurve, type Pump } from './pumpCurve'
 import { mostFlowLps, shutOffM } from '#core/network'
 import { staticPressure } from '#core/sums'
 import { guessedPumpPrice, PUMP_IDS, PUMP_SWITCH_WORDS, PUMP_SWITCHES, PUMPS, usualSwitch } from '#core/catalog'
@@ -112,10 +112,10 @@ const point = computed(() => {
           { words: 'head', kind: 'length' },
         ]"
         :hint="hint"
-        :set="points => giveCurve(store, pump, points)"
+        :set="points => storeCurve(store, pump, points)"
       />
       {{ ' ' }}
-      <button v-if="pump.curve" type="button" class="plain small" @click="giveCurve(store, pump, [])">
+      <button v-if="pump.curve" type="button" class="plain small" @click="storeCurve(store, pump, [])">
         Back to its kind’s curve
       </button>
       It costs

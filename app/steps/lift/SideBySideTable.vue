@@ -3,7 +3,7 @@ import { liftName } from './liftWords'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { nameOf, type Feed } from '#core/site'
-import { sideBySide } from '#core/options'
+import { liftsCompared } from '#core/options'
 import { moveOf } from '#core/moves'
 import { HOLDS } from '#core/catalog'
 
@@ -11,7 +11,7 @@ import { HOLDS } from '#core/catalog'
 const props = defineProps<{ feed: Feed }>()
 const store = useSite()
 const { show, money } = useUnits()
-const rows = computed(() => sideBySide(store.site!, props.feed))
+const rows = computed(() => liftsCompared(store.site!, props.feed))
 </script>
 
 <template>

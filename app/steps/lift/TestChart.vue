@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import Plot from '~/charts/Plot.vue'
 import type { PlotAxes, Series } from '~/charts/plot'
-import type { TestReading } from '#core/network'
+import type { WellTest } from '#core/network'
 import type { NodeOf } from '#core/kinds'
 
 /** A pumping test as it was read, and the recovery that was fitted to it. */
-const props = defineProps<{ well: NodeOf<'well'>; test: TestReading }>()
+const props = defineProps<{ well: NodeOf<'well'>; test: WellTest }>()
 const last = computed(() => Math.max(0, ...props.well.pumpingTest!.drawn.map(({ minutes }) => minutes)))
 const curves = computed((): Series[] => {
   const { drawn, recovered } = props.well.pumpingTest!

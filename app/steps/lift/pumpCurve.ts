@@ -5,7 +5,7 @@ import type { PartOf } from '#core/kinds'
 export type Pump = PartOf<'pump'>
 
 /** Gives a pump the points of its plate; none go back to the curve of its kind. */
-export const giveCurve = (
+export const storeCurve = (
   store: ReturnType<typeof useSite>,
   pump: Pump,
   points: readonly (readonly [number, number])[],

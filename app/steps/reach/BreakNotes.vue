@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { hours, lossOf } from './useBreak'
+import { breakHours, lossOf } from './useBreak'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
@@ -35,8 +35,8 @@ function fitValve(): void {
     <QuantityField
       label="Hours until somebody comes"
       kind="count"
-      :value="hours"
-      :set="value => void (hours = Math.min(336, Math.max(1, Math.round(value))))"
+      :value="breakHours"
+      :set="value => void (breakHours = Math.min(336, Math.max(1, Math.round(value))))"
     />
     hours,
     <span v-if="answer?.failure !== undefined" role="alert" class="wrong"
@@ -48,7 +48,7 @@ function fitValve(): void {
       <b class="figure" data-figure="break">{{ litres(loss.litres) }}</b> are lost<template
         v-if="loss.flowLps > DRIP_LPS"
         >, at first {{ show(loss.flowLps, 'flow') }}</template
-      ><template v-if="loss.dryAfterH !== undefined && loss.dryAfterH < hours - 0.2"
+      ><template v-if="loss.dryAfterH !== undefined && loss.dryAfterH < breakHours - 0.2"
         >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
       >.
       <template v-if="stops">

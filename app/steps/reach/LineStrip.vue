@@ -26,19 +26,11 @@ const missingBefore = (id: string | undefined) => missing.value.filter(({ before
 const pickedId = computed(() => partId.value ?? props.run.parts[0]?.id)
 
 const sizeOf = ({ part, boreMm }: PartAlong): string => {
-  switch (part.kind) {
-    case 'pump':
-      return show(part.flowLps, 'flow')
-    case 'filter':
-      return part.medium === 'carbon' ? 'carbon' : `${part.ratingUm} µm`
-    case 'screen':
-      return show(part.meshMm, 'bore')
-    case 'regulator':
-    case 'relief':
-      return show(part.setKPa, 'pressure')
-    default:
-      return show(boreMm, 'pipe')
-  }
+  if (part.kind === 'pump') return show(part.flowLps, 'flow')
+  if (part.kind === 'filter') return part.medium === 'carbon' ? 'carbon' : `${part.ratingUm} µm`
+  if ('meshMm' in part) return show(part.meshMm, 'bore')
+  if ('setKPa' in part) return show(part.setKPa, 'pressure')
+  return show(boreMm, 'pipe')
 }
 const figureOf = ({ part, lossM, gainM }: PartAlong): string => {
   if (part.kind === 'pipe' || part.kind === 'flexible') return show(part.lengthM, 'length')

@@ -4,7 +4,7 @@ import LineNotes from './LineNotes.vue'
 import ModesNotes from './ModesNotes.vue'
 import WallCard from './WallCard.vue'
 import WrongWays from './WrongWays.vue'
-import { runSubject } from './told'
+import { runSubjectId } from './describe'
 import { momentAsRun } from './useMode'
 import LongList from '~/fields/LongList.vue'
 import WorkingOut from '~/fields/WorkingOut.vue'
@@ -16,7 +16,7 @@ import type { Subject } from '~/steps/step'
 const props = defineProps<{ subject: Subject | undefined }>()
 const store = useSite()
 const idOf = ({ id }: { id: string }) => id
-const run = computed(() => store.site!.runs.find(each => runSubject(each) === props.subject?.id))
+const run = computed(() => store.site!.runs.find(each => runSubjectId(each) === props.subject?.id))
 </script>
 
 <template>

@@ -1,9 +1,9 @@
 import { WAITING, type StepDefinition } from '~/steps/step'
 
 /** What lines do is worked out by what is loaded when somebody first comes to this step. */
-const told = shallowRef<typeof import('./told')>()
+const told = shallowRef<typeof import('./describe')>()
 function loaded(): typeof told.value {
-  if (!told.value) void import('./told').then(module => (told.value = module))
+  if (!told.value) void import('./describe').then(module => (told.value = module))
   return told.value
 }
 

@@ -4,7 +4,7 @@ import type { BreakLoss } from '#core/plant'
 import type { Site } from '#core/site'
 
 /** Hours until somebody comes, as it was last said. */
-export const hours = ref(12)
+export const breakHours = ref(12)
 
 /** What a break loses, or why that could not be worked out. */
 export type LossAnswer = (BreakLoss & { hours: number; failure?: undefined }) | { failure: string }
@@ -31,7 +31,7 @@ function turnTo(site: Site): void {
 export function lossOf(site: Site, at: string): LossAnswer | undefined {
   const now = asRun(site)
   if (of !== now) turnTo(now)
-  const { value } = hours
+  const { value } = breakHours
   const key = `${at} ${value}`
   if (!asked.has(key)) {
     asked.add(key)

@@ -98,8 +98,8 @@ const soils = choicesOf(SOIL_IDS, SOILS)
           :choices="HOLES"
           :set="set('airHole')" /></template
       >: up to the rim its mouth passes
-      <SumFigure name="opening-flow" :input="{ ...way.flow }">{{ show(way.mouthLps, 'flow') }}</SumFigure><template
-        v-if="way.lineLps < way.mouthLps"
+      <SumFigure name="opening-flow" :input="{ ...way.flow }">{{ show(way.openingLps, 'flow') }}</SumFigure><template
+        v-if="way.lineLps < way.openingLps"
         >, its line only <b class="figure">{{ show(way.lineLps, 'flow') }}</b></template
       ><template v-if="way.areaM2 < 0.05">; no roof runs to it, so it sees only what fills the tank</template
       ><template v-else

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { placeName } from './book'
+import { breakPlaceName } from './book'
 import { useTry } from './useTry'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import LongList from '~/fields/LongList.vue'
@@ -43,10 +43,10 @@ async function breakIt(id: FaultId, places: string[], to: number): Promise<void>
             v-if="at.length > 1"
             :label="`Where: ${name}`"
             :value="where[id] ?? at[0]!"
-            :choices="at.map(value => ({ value, name: placeName(store.site!, value) }))"
+            :choices="at.map(value => ({ value, name: breakPlaceName(store.site!, value) }))"
             :set="value => void (where[id] = value)"
           />
-          <template v-else>{{ placeName(store.site!, at[0]!) }}</template>
+          <template v-else>{{ breakPlaceName(store.site!, at[0]!) }}</template>
           <span class="soft small"> · {{ noticed }}</span>
         </dd>
       </LongList>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { told } from './book'
-import { clock, useTry } from './useTry'
+import { eventSentence } from './book'
+import { clockText, useTry } from './useTry'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 
@@ -15,8 +15,8 @@ const lines = computed(() =>
     .toReversed()
     .map((event, at) => ({
       key: `${events.value.length - at}`,
-      at: clock(event.atS, clockS.value),
-      words: told(store.site!, event, events.value, show),
+      at: clockText(event.atS, clockS.value),
+      words: eventSentence(store.site!, event, events.value, show),
       what: event.what,
     })),
 )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { placeName } from './book'
-import { askedOf, type Asked } from './readingWords'
+import { breakPlaceName } from './book'
+import { askedOf, type ReadingPrompt } from './readingWords'
 import { useCauses } from './useCauses'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useUnits } from '~/fields/useUnits'
@@ -11,11 +11,11 @@ import { sum } from 'd3-array'
 import {
   FAULTS,
   readingPlaces,
-  READINGS,
+  PROBES,
   type Fault,
   type FaultId,
   type FaultRow,
-  type ReadingKind,
+  type ProbeKind,
   type ReadingPlace,
 } from '#core/plant'
 
@@ -55,7 +55,7 @@ const places = computed(() =>
   ),
 )
 const minutesOf = (place: ReadingPlace, turn: string) =>
-  READINGS[place.kind].minutes + (turn === AS_IT_STANDS ? 0 : TURN_MINUTES)
+  PROBES[place.kind].minutes + (turn === AS_IT_STANDS ? 0 : TURN_MINUTES)
 const minutes = computed(() => sum(taken.value, each => minutesOf(each.place, each.turned)))
 const asked = (place: ReadingPlace) => askedOf(store.site!, place)
 
@@ -84,7 +84,7 @@ async function take(place: ReadingPlace): Promise<void> {
   const told = value === undefined ? [] : [{ ...line, value: saidOf(reading, value, place.kind) }]
   taken.value = taken.value.flatMap(each => (each === line ? told : [each]))
 }
-function saidOf({ kind, written }: Asked, value: number, of: ReadingKind): string {
+function saidOf({ kind, written }: ReadingPrompt, value: number, of: ProbeKind): string {
   if (kind === 'yes') return value ? 'yes' : 'no'
   if (of === 'can' && value < 0.002) return 'it never fills'
   return kind === 'count' ? String(Math.round(written(value))) : show(written(value), kind)
@@ -102,7 +102,7 @@ async function nameIt(): Promise<void> {
   way.value = await quickestWay()
 }
 const wayMinutes = computed(() =>
-  sum(way.value ?? [], id => READINGS[readingPlaces(store.site!).find(place => place.id === id)!.kind].minutes),
+  sum(way.value ?? [], id => PROBES[readingPlaces(store.site!).find(place => place.id === id)!.kind].minutes),
 )
 const wayWords = computed(() =>
   (way.value ?? []).map(id => asked(readingPlaces(store.site!).find(place => place.id === id)!).words),
@@ -161,7 +161,7 @@ const wayWords = computed(() =>
             <ChoiceField
               label="Where it is"
               :value="where ?? placesOf[0]!"
-              :choices="placesOf.map(value => ({ value, name: placeName(store.site!, value) }))"
+              :choices="placesOf.map(value => ({ value, name: breakPlaceName(store.site!, value) }))"
               :set="value => void (where = value)"
             />
           </template>
@@ -172,7 +172,8 @@ const wayWords = computed(() =>
             <b :class="debrief.right ? 'right' : 'wrong'">{{ debrief.right ? 'Found.' : 'Not that.' }}</b>
             It was {{ debrief.fault ? FAULTS[debrief.fault.fault].name : 'nothing'
             }}<template v-if="debrief.fault"
-              >, at {{ placeName(store.site!, debrief.fault.at) }}: {{ FAULTS[debrief.fault.fault].noticed }}</template
+              >, at {{ breakPlaceName(store.site!, debrief.fault.at) }}:
+              {{ FAULTS[debrief.fault.fault].noticed }}</template
             >.
           </p>
           <p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { placeName } from './book'
+import { breakPlaceName } from './book'
 import { askedOf } from './readingWords'
 import { useCauses } from './useCauses'
 import ChoiceField from '~/fields/ChoiceField.vue'
@@ -95,7 +95,7 @@ const shown = computed(() => answer.value?.ranked.filter(({ share }) => share > 
       >
         <b>{{ Math.round(100 * share) }} %</b>
         <template v-if="fault">
-          {{ FAULTS[fault.fault].name }}, at {{ placeName(store.site!, fault.at) }}
+          {{ FAULTS[fault.fault].name }}, at {{ breakPlaceName(store.site!, fault.at) }}
           <span class="soft small"> · {{ FAULTS[fault.fault].noticed }}</span>
         </template>
         <template v-else>nothing that can be read: all as it should be</template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock, SPEEDS, useTry } from './useTry'
+import { clockText, SPEEDS, useTry } from './useTry'
 import ChoiceField from '~/fields/ChoiceField.vue'
 
 /** The plant's clock: run, pause, step, how fast it goes, and anew. */
@@ -8,7 +8,7 @@ const { notice, view, playing, speed, clockS, script, begin, run, pause, step } 
 
 <template>
   <p class="clock" role="group" aria-label="The plant’s clock">
-    <b class="figure" data-figure="clock">{{ view ? clock(view.atS, clockS) : '…' }}</b>
+    <b class="figure" data-figure="clock">{{ view ? clockText(view.atS, clockS) : '…' }}</b>
     <button type="button" class="move" :aria-pressed="playing" @click="playing ? pause() : run()">
       {{ playing ? 'Pause' : 'Run' }}
     </button>

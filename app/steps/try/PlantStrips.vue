@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock, useTry } from './useTry'
+import { clockText, useTry } from './useTry'
 import PlantStrip from './PlantStrip.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import { useSite } from '~/stores/site'
@@ -50,7 +50,7 @@ const pressures = computed(() =>
 const flows = computed(() => [
   line('all taps', look => Object.values(look.taps).reduce((sum, { flowLps }) => sum + flowLps, 0)),
 ])
-const at = (atS: number) => clock(atS, clockS.value, false)
+const at = (atS: number) => clockText(atS, clockS.value, false)
 </script>
 
 <template>

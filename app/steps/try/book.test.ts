@@ -3,7 +3,7 @@ import { demoSite } from '../../../tests/demoSites'
 import { FOREIGN, NEVER, NO_SENTENCE, SYSTEMS } from '../../../tests/plainRules'
 import { EVENT_KINDS, play, SCRIPT_IDS, SCRIPTS, scriptOf, type PlantEvent, type ScriptRow } from '../../../core/plant'
 import { showQuantity, type System } from '../../../core/units'
-import { placeName, told, type Show } from './book'
+import { breakPlaceName, eventSentence, type Show } from './book'
 
 const showIn =
   (system: System): Show =>
@@ -19,7 +19,7 @@ describe('the book of what happened', () => {
     for (const system of SYSTEMS)
       for (const what of EVENT_KINDS)
         for (const value of [undefined, 0.4, 12]) {
-          const said = told(quillfern, { atS: 60, what, id: 'tank-1', value }, [], showIn(system))
+          const said = eventSentence(quillfern, { atS: 60, what, id: 'tank-1', value }, [], showIn(system))
           expect(said, `${what} in ${system}`).toMatch(/^[A-Z“].{6,}$/)
           for (const rule of [...NEVER, NO_SENTENCE, FOREIGN[system]])
             expect(said, `${what} in ${system}`).not.toMatch(rule)
@@ -35,7 +35,7 @@ describe('the book of what happened', () => {
         const { seconds, start, steps } = scriptOf(site, id)
         const { events } = play(site, { seconds: Math.min(seconds, 21600), start, script: steps, everyS: 21600 })
         for (const event of events) {
-          const said = told(site, event, events, showIn('metric'))
+          const said = eventSentence(site, event, events, showIn('metric'))
           seen.add(event.what)
           for (const rule of [...NEVER, NO_SENTENCE]) expect(said, `${name}, ${id}`).not.toMatch(rule)
           // Ids are for the document, not for people.
@@ -47,7 +47,7 @@ describe('the book of what happened', () => {
   })
   it('counts the starts of a pump that starts often, within an hour', () => {
     const starts: PlantEvent[] = [0, 600, 1200, 4300].map(atS => ({ atS, what: 'pump-starts', id: pump.id }))
-    const said = starts.map(event => told(quillfern, event, starts, showIn('metric')))
+    const said = starts.map(event => eventSentence(quillfern, event, starts, showIn('metric')))
     expect(said.map(words => /, (\d+(?:st|nd|rd|th)) time in an hour$/.exec(words)?.[1])).toEqual([
       undefined,
       undefined,
@@ -60,7 +60,9 @@ describe('the book of what happened', () => {
       what: 'pump-starts',
       id: pump.id,
     }))
-    const ordinals = many.map(event => /(\d+[a-z]+) time/.exec(told(quillfern, event, many, showIn('us')))?.[1])
+    const ordinals = many.map(
+      event => /(\d+[a-z]+) time/.exec(eventSentence(quillfern, event, many, showIn('us')))?.[1],
+    )
     expect([3, 10, 11, 12, 13, 20, 21, 22].map(nth => ordinals[nth])).toEqual([
       '4th',
       '11th',
@@ -73,11 +75,11 @@ describe('the book of what happened', () => {
     ])
   })
   it('names a part by its line, a line and a node by their names, and what is gone in general words', () => {
-    expect(placeName(quillfern, valve.id)).toMatch(/^the valve of “.+”$/)
-    expect(placeName(quillfern, pump.id)).toMatch(/^“.+”$/)
-    expect(placeName(quillfern, 'tank-1')).toBe(quillfern.nodes.find(({ id }) => id === 'tank-1')!.name)
-    expect(placeName(quillfern, 'nowhere')).toBe('a part')
-    expect(told(quillfern, { atS: 0, what: 'valve-opens', id: valve.id }, [], showIn('metric'))).toMatch(
+    expect(breakPlaceName(quillfern, valve.id)).toMatch(/^the valve of “.+”$/)
+    expect(breakPlaceName(quillfern, pump.id)).toMatch(/^“.+”$/)
+    expect(breakPlaceName(quillfern, 'tank-1')).toBe(quillfern.nodes.find(({ id }) => id === 'tank-1')!.name)
+    expect(breakPlaceName(quillfern, 'nowhere')).toBe('a part')
+    expect(eventSentence(quillfern, { atS: 0, what: 'valve-opens', id: valve.id }, [], showIn('metric'))).toMatch(
       /^Somebody opens the valve in “/,
     )
   })

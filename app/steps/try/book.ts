@@ -46,13 +46,13 @@ const SAID: Record<EventKind, Said> = {
   'rain-begins': (_, { value = 0 }, show) => `It rains, ${show(value, 'intensity')}`,
   'rain-ends': () => 'The rain ends',
   sun: (_, { value = 0 }) => `Sun on the panels: ${Math.round(100 * value)} %`,
-  breaks: (site, { id }) => `Something breaks at ${placeName(site, id)}`,
+  breaks: (site, { id }) => `Something breaks at ${breakPlaceName(site, id)}`,
   'vessel-empty': (site, { id }) => `${nameOf(site, id)} has given all its water`,
   unsettled: () => 'No steady flow was found for a moment; what is shown is the nearest',
 }
 
 /** A place where something can break: a part by its line, else by its name. */
-export function placeName(site: Site, id: string): string {
+export function breakPlaceName(site: Site, id: string): string {
   const run = graphOf(site).runWith(id)
   if (!run) return nameOf(site, id)
   const part = run.parts.find(each => each.id === id)!
@@ -60,7 +60,7 @@ export function placeName(site: Site, id: string): string {
 }
 
 /** An event as a sentence of the book; a pump that starts often says so. */
-export function told(site: Site, event: PlantEvent, all: readonly PlantEvent[], show: Show): string {
+export function eventSentence(site: Site, event: PlantEvent, all: readonly PlantEvent[], show: Show): string {
   const said = SAID[event.what](site, event, show)
   if (event.what !== 'pump-starts') return said
   const starts = all.filter(

@@ -1,8 +1,8 @@
 import { WAITING, type StepDefinition } from '~/steps/step'
 
-const told = shallowRef<typeof import('./told')>()
+const told = shallowRef<typeof import('./describe')>()
 function loaded(): typeof told.value {
-  if (!told.value) void import('./told').then(module => (told.value = module))
+  if (!told.value) void import('./describe').then(module => (told.value = module))
   return told.value
 }
 

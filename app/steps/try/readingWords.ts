@@ -1,7 +1,7 @@
 import { IMPERIAL_GALLON_L, US_GALLON_L } from '#core/units'
 import { graphOf, nameOf, runName, type Site } from '#core/site'
 import { tapsOf } from '#core/network'
-import type { ReadingKind, ReadingPlace } from '#core/plant'
+import type { ProbeKind, ReadingPlace } from '#core/plant'
 import type { Kind, System } from '#core/units'
 
 /** A can that stands in the yard, L, and what it is called. */
@@ -12,7 +12,7 @@ const CANS: Record<System, { litres: number; name: string }> = {
 }
 
 /** How each reading is asked for, of what is read and of the tap that is opened for it; and in what it is told. */
-const WORDS: Record<ReadingKind, { kind: Kind | 'yes'; asks: (name: string, tap: string, can: string) => string }> = {
+const WORDS: Record<ProbeKind, { kind: Kind | 'yes'; asks: (name: string, tap: string, can: string) => string }> = {
   still: { kind: 'pressure', asks: name => `gauge at ${name}, an hour after all taps were shut` },
   running: { kind: 'pressure', asks: (name, tap) => `gauge at ${name}, with ${tap} open for three minutes` },
   starts: {
@@ -25,7 +25,7 @@ const WORDS: Record<ReadingKind, { kind: Kind | 'yes'; asks: (name: string, tap:
   chamber: { kind: 'share', asks: name => `how full ${name} is, a day after rain` },
 }
 
-export interface Asked {
+export interface ReadingPrompt {
   id: string
   words: string
   kind: Kind | 'yes'
@@ -36,7 +36,7 @@ export interface Asked {
 
 const asItIs = (value: number): number => value
 
-export function askedOf(site: Site, { id, kind, at }: ReadingPlace): Asked {
+export function askedOf(site: Site, { id, kind, at }: ReadingPlace): ReadingPrompt {
   const run = graphOf(site).run(at)
   const name = run ? runName(site, run) : nameOf(site, at)
   const [first] = tapsOf(site)

@@ -1,7 +1,7 @@
 import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { bringTheApp } from '../../../tests/brought'
 import { demoSite } from '../../../tests/demoSites'
-import type { Doing, PlantView } from '#core/plant'
+import type { Command, PlantView } from '#core/plant'
 import type { Site } from '#core/site'
 
 bringTheApp()
@@ -13,7 +13,7 @@ afterAll(() => {
 /** A thread in which a plant stands still, but for its clock and what is done to it. */
 const plant = {
   atS: 0,
-  done: [] as [atS: number, Doing][],
+  done: [] as [atS: number, Command][],
   started: [] as Site[],
   fails: undefined as string | undefined,
 }
@@ -24,8 +24,8 @@ const answers = {
     plant.started.push(site)
     return Promise.resolve(look())
   },
-  act(doings: Doing[]) {
-    plant.done.push(...doings.map((doing): [number, Doing] => [plant.atS, doing]))
+  act(doings: Command[]) {
+    plant.done.push(...doings.map((doing): [number, Command] => [plant.atS, doing]))
     return Promise.resolve(look([{ what: 'tap-opens', id: 'tap-1', atS: plant.atS }]))
   },
   advance(untilS: number) {
@@ -43,7 +43,7 @@ vi.mock('~/engine/plants', () => ({
 }))
 const store = { site: demoSite('brindle-yard') }
 vi.mock('~/stores/site', () => ({ useSite: () => store }))
-const { clock, SPEEDS, useTry } = await import('./useTry')
+const { clockText: clock, SPEEDS, useTry } = await import('./useTry')
 const played = useTry()
 const seconds = (count: number) => vi.advanceTimersByTimeAsync(1000 * count)
 

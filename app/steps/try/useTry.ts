@@ -1,7 +1,7 @@
 import { useSite } from '~/stores/site'
 import { plantThread } from '~/engine/plants'
 import type { Look } from '~/engine/faces/plants'
-import type { Doing, PlantEvent, PlantStart, PlantView, Script, Step } from '#core/plant'
+import type { Command, PlantEvent, PlantStart, PlantView, Script, ScriptStep } from '#core/plant'
 import type { Site } from '#core/site'
 
 /** Seconds of the plant for each of the clock's. */
@@ -28,7 +28,7 @@ const failure = ref<string>()
 const notice = ref<string>()
 /** Seconds after midnight at which it began, and what is to be done when. */
 const clockS = ref(7 * 3600)
-const script = shallowRef<{ name: string; steps: Step[]; next: number; untilS: number }>()
+const script = shallowRef<{ name: string; steps: ScriptStep[]; next: number; untilS: number }>()
 const thread = plantThread('played')
 let of: Site | undefined
 let busy = false
@@ -84,7 +84,7 @@ export function useTry() {
   async function doDue(): Promise<void> {
     const playing_ = script.value
     if (!playing_ || !view.value) return
-    const due: Doing[] = []
+    const due: Command[] = []
     let { next } = playing_
     while (next < playing_.steps.length && playing_.steps[next]!.atS <= view.value.atS + 1e-6)
       due.push(playing_.steps[next++]!)
@@ -92,7 +92,7 @@ export function useTry() {
     script.value = { ...playing_, next }
     await asked(() => thread.ask(plants => plants.act(due.map(plain))))
   }
-  const plain = (doing: Doing): Doing => ({ ...toRaw(doing) })
+  const plain = (doing: Command): Command => ({ ...toRaw(doing) })
 
   /** On by so many seconds, stopping where the script has something to do. */
   async function on(seconds: number): Promise<void> {
@@ -127,7 +127,7 @@ export function useTry() {
     playing.value = false
     clearInterval(timer)
   }
-  const act = (...doings: Doing[]): Promise<void> => asked(() => thread.ask(plants => plants.act(doings.map(plain))))
+  const act = (...doings: Command[]): Promise<void> => asked(() => thread.ask(plants => plants.act(doings.map(plain))))
 
   return {
     notice,
@@ -149,7 +149,7 @@ export function useTry() {
 }
 
 /** A time of the plant as a clock shows it, with its day where that is not the first. */
-export function clock(atS: number, startS: number, seconds = true): string {
+export function clockText(atS: number, startS: number, seconds = true): string {
   const all = Math.max(0, Math.floor(atS + startS + 1e-6))
   const two = (value: number) => String(Math.floor(value)).padStart(2, '0')
   const day = Math.floor(all / 86400)

@@ -109,7 +109,7 @@ export function tankTasks(site: Site, tank: Tank, warmth: Warmth): Task[] {
       cautions: [LIFTING, ...(tank.baseM - tank.groundM > 1.5 ? ['A stand this tall is for an engineer to say.'] : [])],
     }),
   )
-  const inner = insideOf(tank)
+  const inner = insideFittings(tank)
   if (inner.length)
     tasks.push(
       newTask({
@@ -132,7 +132,7 @@ function footprintM2({ shape }: Tank): number {
 }
 
 /** What is fitted from the lid, while it is empty. */
-export function insideOf({ inletStyle, ports, ventMm }: Pick<Tank, 'inletStyle' | 'ports' | 'ventMm'>): string[] {
+export function insideFittings({ inletStyle, ports, ventMm }: Pick<Tank, 'inletStyle' | 'ports' | 'ventMm'>): string[] {
   return [
     ...(inletStyle === 'calmed' ? ['the calmed inlet, its mouth turned up, an air hole at its top'] : []),
     ...(ports.some(({ floating }) => floating) ? ['the floating intake and its tether, clear of any float valve'] : []),

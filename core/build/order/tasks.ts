@@ -1,6 +1,6 @@
 import { group } from 'd3-array'
 import { lineTasks } from './lineTasks'
-import { insideOf, tankTasks } from './tankTasks'
+import { insideFittings, tankTasks } from './tankTasks'
 import { newTask, warmthOf, type Task } from './task'
 import { piecesOf } from '../pieces'
 import { madeLast } from '../loops'
@@ -66,7 +66,7 @@ function waterTasks(site: Site): Task[] {
   const graph = graphOf(site)
   const fills = tanksOf(site).map(({ id, name, ports, ventMm, inletStyle }): Task => {
     const runs = graph.at(id).filter(run => roleOf(site, run.from) !== undefined || run.to.node === id)
-    const inner = insideOf({ ports, ventMm, inletStyle }).length > 0
+    const inner = insideFittings({ ports, ventMm, inletStyle }).length > 0
     return newTask({
       id: `fill:${id}`,
       work: 'water',

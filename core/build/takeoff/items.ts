@@ -47,7 +47,7 @@ export const tripOf = ({ group, found }: Pick<Item, 'group' | 'found'>): TripId 
   found >= 3 ? 'ahead' : GROUPS[group].trip
 
 /** What is told of a thing as it is taken off. */
-export interface Told {
+export interface ItemText {
   id: string
   what: string
   size?: Phrase | string
@@ -62,7 +62,11 @@ export function listOf(site: Site) {
   const noted = new Map(site.prices?.flatMap(({ id, price }) => (price === undefined ? [] : [[id, price] as const])))
   const items = new Map<string, Item>()
   return {
-    add({ id: of, what, size = [], unit = 'each', guess, found = 1, group }: Told, count: number, forId: string): void {
+    add(
+      { id: of, what, size = [], unit = 'each', guess, found = 1, group }: ItemText,
+      count: number,
+      forId: string,
+    ): void {
       if (count <= 0) return
       const id = idOf(of)
       const known = items.get(id)

@@ -1,5 +1,5 @@
 import { group } from 'd3-array'
-import { idOf, type List, type Told } from './items'
+import { idOf, type List, type ItemText } from './items'
 import { flow, length, say } from '../../words'
 import { chains, WEIGHINGS } from '../chain'
 import { cutSheets } from '../cutSheets'
@@ -7,7 +7,7 @@ import { boughtAs, fittingPrice, MATERIALS, metrePrice, pipeId, type Bought } fr
 import type { Piece } from '../pieces'
 import { graphOf, roleOf, type Run, type Site } from '../../site'
 import { boreOfPart, type NodeOf, type Part, type PartKind, type Port } from '../../kinds'
-import { guessedPumpPrice, mates, TREATMENT, type End } from '../../catalog'
+import { guessedPumpPrice, mates, TREATMENT_LOSS, type End } from '../../catalog'
 import { boreMm, drawnBy } from '../../network'
 
 /** A size as it is told of a pipe and of what goes with it. */
@@ -18,7 +18,7 @@ const suffix = (material: Bought['material']): string =>
   material === 'drain' ? ' drain' : ` ${MATERIALS[material].name}`
 
 const fittingId = (kind: string, { material, size }: Bought): string => `${kind}:${material}:${size}`
-const fitting = (what: string, kind: string, bought: Bought, times: number, found = 1): Told => ({
+const fitting = (what: string, kind: string, bought: Bought, times: number, found = 1): ItemText => ({
   id: fittingId(kind, bought),
   what,
   size: sizeOf(bought),
@@ -40,9 +40,9 @@ const boughtFor = (site: Site, run: Run, part: Part): Bought => {
 /** How a part is bought: with threads or sockets, what a guess of it is, and how hard it is to find. */
 interface PartBuy {
   threaded: boolean
-  buys: (site: Site, run: Run, part: never) => Told | undefined
+  buys: (site: Site, run: Run, part: never) => ItemText | undefined
 }
-const part = (what: string, kind: string, bought: Bought, times: number, found = 1): Told => ({
+const part = (what: string, kind: string, bought: Bought, times: number, found = 1): ItemText => ({
   ...fitting(what, kind, bought, times, found),
   group: 'parts',
 })
@@ -73,7 +73,7 @@ const PARTS = {
       id: `lamp:${ratedLps}${sensor ? ':sensor' : ''}`,
       what: `ultraviolet lamp${sensor ? ' with sensor' : ''}`,
       size: say`${flow(ratedLps)}`,
-      guess: Math.round(220 * Math.max(1, ratedLps / TREATMENT.sediment.ratedLps) ** 0.6) + (sensor ? 180 : 0),
+      guess: Math.round(220 * Math.max(1, ratedLps / TREATMENT_LOSS.sediment.ratedLps) ** 0.6) + (sensor ? 180 : 0),
       found: 3,
       group: 'parts',
     }),
@@ -179,7 +179,7 @@ function takeOffRun(site: Site, list: List, run: Run, pieces: readonly Piece[]):
     }
   run.parts.forEach((each, at) => {
     const { threaded, buys } = rowOf(each.kind)
-    const told = (buys as (site: Site, run: Run, part: Part) => Told | undefined)(site, run, each)
+    const told = (buys as (site: Site, run: Run, part: Part) => ItemText | undefined)(site, run, each)
     if (told) list.add(told, 1, run.id)
     if (each.kind === 'pipe') return
     const bought = each.kind === 'screen' ? mainPipe(site, run) : boughtFor(site, run, each)

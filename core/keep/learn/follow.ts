@@ -129,7 +129,7 @@ export function follow(
       made.slopes[lane - 1]![at] = (runs.poolL[row + lane]! - expectedL) / stepOf(lane)
     // A level far off what was expected is more likely a day that went otherwise than a slip of the rule: then what was
     // expected is worth less. Of a device it is believed only once it stays there.
-    const far = 1 - pull(missedL, totalL2)
+    const far = 1 - robustWeight(missedL, totalL2)
     const trusted = source === undefined ? 1 : DEVICE_TRUST
     varianceL2[pool]! += far * trusted * missedL * missedL
     const gain = varianceL2[pool]! / (varianceL2[pool]! + sdL * sdL)
@@ -143,7 +143,7 @@ export function follow(
 }
 const stepOf = (lane: number): number => (lane === ALL_LANES - 1 ? LEAK_STEP_L : STEP)
 /** How much a reading counts by how far it lies off. */
-export const pull = (missedL: number, varianceL2: number): number =>
+export const robustWeight = (missedL: number, varianceL2: number): number =>
   Math.min(1, (TAILS + 1) / (TAILS + missedL ** 2 / varianceL2))
 
 /** Uses that draw on each group of tanks first. */

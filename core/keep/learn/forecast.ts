@@ -1,6 +1,6 @@
 import { mean } from 'd3-array'
 import { randomNormal } from 'd3-random'
-import { askedBy, type LogModel, type Theta } from './model'
+import { demandByDay, type LogModel, type Theta } from './model'
 import { holdBack } from './restricted'
 import { squareRoot, type Matrix } from './gaussian'
 import { bareRoofs, catchRain, roofColumns, sideBySide, type Compiled } from '../../balance'
@@ -129,7 +129,7 @@ function askedAfter(compiled: Compiled, series: DailySeries, beforeMm: Float64Ar
   rainMm.set(beforeMm)
   rainMm.set(series.rainMm, beforeMm.length)
   const whole = seriesOf(series.startDay - beforeMm.length, rainMm, true)
-  return askedBy(compiled, whole).subarray(beforeMm.length * compiled.demands.length)
+  return demandByDay(compiled, whole).subarray(beforeMm.length * compiled.demands.length)
 }
 
 function inflowOf(compiled: Compiled, series: DailySeries, factor: number): Float64Array {

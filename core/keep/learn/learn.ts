@@ -1,5 +1,5 @@
 import { explored, isSwitched } from './explore'
-import { follow, pull, type Followed } from './follow'
+import { follow, robustWeight, type Followed } from './follow'
 import { dot, inverse, times, type Matrix } from './gaussian'
 import { meterMiss, type Metered } from './meters'
 import { PRIOR, type LogModel, type Theta } from './model'
@@ -113,7 +113,7 @@ function towards(
   const hessian = precision.map(row => [...row])
   const gradient = times(precision, theta).map(value => -value)
   for (let at = 0; at < missedL.length; at++) {
-    const weight = pull(missedL[at]!, varianceL2[at]!) / varianceL2[at]!
+    const weight = robustWeight(missedL[at]!, varianceL2[at]!) / varianceL2[at]!
     for (let one = 0; one < 3; one++) {
       gradient[one]! += weight * slopes[one]![at]! * missedL[at]!
       for (let two = 0; two < 3; two++) hessian[one]![two]! += weight * slopes[one]![at]! * slopes[two]![at]!
@@ -146,7 +146,7 @@ function widened(
   metered: readonly Metered[],
 ): Matrix {
   const pulls = Array.from(missedL, (missed, at) => {
-    const weight = pull(missed, varianceL2[at]!) / varianceL2[at]!
+    const weight = robustWeight(missed, varianceL2[at]!) / varianceL2[at]!
     return [0, 1, 2].map(one => weight * missed * slopes[one]![at]!)
   })
   const meat: Matrix = precision.map(row => [...row])
@@ -201,7 +201,7 @@ function scatter(
     // The reading's own doubt is known; what is left of the miss is how far the days went otherwise.
     const own = varianceL2[at]! - sdL * sdL
     const share = own / varianceL2[at]!
-    const missed2 = missedL[at]! ** 2 * pull(missedL[at]!, varianceL2[at]!)
+    const missed2 = missedL[at]! ** 2 * robustWeight(missedL[at]!, varianceL2[at]!)
     sums[pool]! += share * Math.max(0, (missed2 - sdL * sdL) / Math.max(own, 1e-6))
     counts[pool]! += share
   }

@@ -64,7 +64,7 @@ export function logModel(compiled: Compiled, rain: LogRain, plan: DailySeries): 
     uses: compiled.demands.length,
     month: series.month,
     high: highMonths(compiled, plan),
-    askedL: askedBy(compiled, series),
+    askedL: demandByDay(compiled, series),
     arrivesL(day, pool, factor) {
       let at = 1
       while (at < GRID.length - 1 && GRID[at]! < factor) at++
@@ -77,7 +77,7 @@ export function logModel(compiled: Compiled, rain: LogRain, plan: DailySeries): 
 }
 
 /** What each use asks as planned on every day of a weather, L, a row a day. */
-export function askedBy(compiled: Compiled, series: DailySeries): Float64Array {
+export function demandByDay(compiled: Compiled, series: DailySeries): Float64Array {
   const { demands } = compiled
   const beds = demands.map(({ bed }) => bed && bedAsks(bed, series).asksL)
   const { month } = series
@@ -91,7 +91,7 @@ export function askedBy(compiled: Compiled, series: DailySeries): Float64Array {
 /** The six months in which the plan asks most a day. */
 function highMonths(compiled: Compiled, plan: DailySeries): Uint8Array {
   const uses = compiled.demands.length
-  const askedL = askedBy(compiled, plan)
+  const askedL = demandByDay(compiled, plan)
   const [sum, count] = [new Float64Array(12), new Float64Array(12)]
   for (let day = 0; day < plan.month.length; day++) {
     const month = plan.month[day]!

@@ -2,7 +2,7 @@ import { isLightTight, nameOf, runName, tanksOf, type Run, type Site } from '../
 import type { Part } from '../../kinds'
 
 /** One cause: how it is tried, what a yes means, what mends it, and where it can be. */
-export interface Row {
+export interface SignRow {
   test: string
   means: string
   mend: string
@@ -27,48 +27,48 @@ const lightTanks = (site: Site): string[] =>
 const tanks = nodesOf('tank')
 const ELECTRIC = 'Switch off at the breaker before anything is opened; an electrician looks inside.'
 
-const PASSING_CHECK: Row = {
+const PASSING_CHECK: SignRow = {
   test: 'Pump off, all taps shut: does the gauge fall within a quarter of an hour?',
   means: 'Water runs back through a check valve that passes, or out by a leak.',
   mend: 'Shut the valve behind the check: if it stands now, take the check out, clean its seat, or change it.',
   where: linesWith('check'),
   chore: 'check:',
 }
-const GAS_LOST: Row = {
+const GAS_LOST: SignRow = {
   test: 'Does the gauge leap from cut-in to cut-out within seconds, and sound dull all the way up when knocked?',
   means: 'The pressure tank has lost its gas: it is full of water.',
   mend: 'Pump off, drain it, pump its gas to a little under the cut-in. If water comes out of the gas valve, change it.',
   where: nodesOf('pressureTank'),
   chore: 'gas:',
 }
-const CLOGGED_CARTRIDGE: Row = {
+const CLOGGED_CARTRIDGE: SignRow = {
   test: 'By the by-pass, or without its cartridge: is it strong again?',
   means: 'The cartridge is full.',
   mend: 'Change it, and let the first litres run away. Dirty sooner than it should: look for mud at the draw-off.',
   where: linesWith('filter'),
   chore: 'filter:',
 }
-const AIR_IN_SUCTION: Row = {
+const AIR_IN_SUCTION: SignRow = {
   test: 'Does it lose its prime over night, or do bubbles come with the water?',
   means: 'The line that sucks draws air at a joint, or the water stands below its mouth.',
   mend: 'Look at the level first. Then wet each joint with soap while it runs: where it is drawn in, make it anew.',
   where: linesWith('pump'),
 }
-const FLOAT_OPEN: Row = {
+const FLOAT_OPEN: SignRow = {
   test: 'Lift the float by hand: does water still run?',
   means: 'Its seat is worn or has grit in it, or its arm stands too high.',
   mend: 'Rinse the seat, bend or set the arm lower; change the washer. It must shut a hand below the overflow.',
   where: linesWith('float'),
   chore: 'float:',
 }
-const MUD: Row = {
+const MUD: SignRow = {
   test: 'Put a white cup to the drain, or a torch through the lid: is there mud at the height of the draw-off?',
   means: 'What lies at the bottom has grown up to the draw-off, or is stirred up by what comes in.',
   mend: 'Drain it off, raise the draw-off or let it float, and bring the inlet down calmed.',
   where: tanks,
   chore: 'sediment:',
 }
-const FLUSH_FULL: Row = {
+const FLUSH_FULL: SignRow = {
   test: 'A day after rain: is the chamber still full, or foul?',
   means: 'The first dirt of every rain goes into the tank, since the chamber has no room for it.',
   mend: 'Clear its outlet, rinse it, see that its ball moves.',
@@ -264,6 +264,6 @@ export const SIGNS = {
       },
     ],
   },
-} as const satisfies Record<string, { words: string; rows: readonly Row[] }>
+} as const satisfies Record<string, { words: string; rows: readonly SignRow[] }>
 export type SignId = keyof typeof SIGNS
 export const SIGN_IDS = Object.keys(SIGNS) as SignId[]

@@ -1,4 +1,4 @@
-import { SIGN_IDS, SIGNS, type Row, type SignId } from './rows'
+import { SIGN_IDS, SIGNS, type SignRow, type SignId } from './rows'
 import { choresOf } from '../chores/chores'
 import type { Chore } from '../chores/chore'
 import type { Site } from '../../site'
@@ -28,7 +28,7 @@ export interface Sign {
 export function signsOf(site: Site): Sign[] {
   const chores = choresOf(site)
   return SIGN_IDS.flatMap((id): Sign[] => {
-    const rows: readonly Row[] = SIGNS[id].rows
+    const rows: readonly SignRow[] = SIGNS[id].rows
     const branches = rows.flatMap(({ test, means, mend, where, chore: begins }, at): SignBranch[] => {
       const places = where?.(site) ?? []
       if (where && !places.length) return []

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { addTap } from './branch'
 import { branchOf, needFeed } from './liftBy'
 import { addSource, topUpFrom } from '../sources'
-import { addRun, defineMove, guessedLengthM, Impossible, named, need, pipe, valve } from '../move'
+import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, valve } from '../move'
 import { feedsOf, nameOf, pathsFrom, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
 
@@ -22,7 +22,7 @@ export const backByMain = defineMove({
   apply(site, { run: id, main: mainId }) {
     const { source } = needFeed(site, id)
     if (source.kind !== 'tank') throw new Impossible('The main backs what a tank serves; choose the line of a tank.')
-    const main = mainId === undefined ? mainFor(site, source.id) : need(site, mainId, 'main')
+    const main = mainId === undefined ? mainFor(site, source.id) : required(site, mainId, 'main')
     if (!pathsFrom(site, main.id).some(path => path.end.id === source.id))
       topUpFrom.apply(site, { source: main.id, tank: source.id })
     const joint = branchOf(site, needFeed(site, id))

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { branchNode, branchOf, needFeed } from './liftBy'
-import { addRun, defineMove, freshId, guessedLengthM, Impossible, need, pipe, toThousandth, valve } from '../move'
+import { addRun, defineMove, freshId, guessedLengthM, Impossible, required, pipe, toThousandth, valve } from '../move'
 import { takeOutStranded } from '../takeOut'
 import { feedsOf, graphOf, nameOf, portsByRole, reached, type Feed, type Run, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
@@ -73,7 +73,7 @@ export const leadTap = defineMove({
     return `Lead ${nameOf(site, tap)} off the line of ${feed ? nameOf(site, feed.source.id) : 'another source'}`
   },
   apply(site, { tap: id, run }) {
-    const tap = need(site, id, 'tap')
+    const tap = required(site, id, 'tap')
     const feed = needFeed(site, run)
     if (feed.taps.some(each => each.id === id)) throw new Impossible(`${nameOf(site, id)} hangs on that line already.`)
     const joint = branchOf(site, feed)
@@ -120,7 +120,7 @@ export const addTap = defineMove({
   label: ({ fixture, name }) => `Add ${name ?? `a ${FIXTURES[fixture].name}`}`,
   apply(site, { fixture, run, tank: tankId, name }) {
     const feed = run === undefined ? undefined : needFeed(site, run)
-    const tank = tankId === undefined ? undefined : need(site, tankId, 'tank')
+    const tank = tankId === undefined ? undefined : required(site, tankId, 'tank')
     if (!feed && !tank) throw new Impossible('A tap hangs on a line or on a tank; name one.')
     const outlet = tank && portsByRole(tank, 'outlet').find(port => port.intakeM === undefined)
     if (tank && !outlet) throw new Impossible(`${tank.name} has no outlet low in its wall; give it one first.`)

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { headOf, leavesHigh } from './parts'
 import { highHoleM, lowWaterM, pumpFor } from './sizing'
 import { branchNode, branchOf } from './liftBy'
-import { addRun, defineMove, guessedLengthM, Impossible, need, pipe, toThousandth } from '../move'
+import { addRun, defineMove, guessedLengthM, Impossible, required, pipe, toThousandth } from '../move'
 import { freshPort, leadOverflowAway, overflowPort } from '../joins'
 import {
   feedsOf,
@@ -44,7 +44,7 @@ export const liftUp = defineMove({
     `${liftRow(by).name[graphOf(site).node(from)?.kind as FeedSource['kind']] ?? by}, ${FILL_LINES[line].name}`,
   apply(site, { from, tank: tankId, by, line }) {
     const source = graphOf(site).node(from)
-    const tank = need(site, tankId, 'tank')
+    const tank = required(site, tankId, 'tank')
     if (source?.kind !== 'tank' && source?.kind !== 'well')
       throw new Impossible('Water is lifted from a tank or a well; a main pushes by itself.')
     if (source === tank || from === tankId) throw new Impossible('A tank cannot fill itself.')
@@ -71,7 +71,7 @@ function takeOutFilling(site: Site, from: string, tankId: string): string | unde
   for (const run of gone) {
     site.runs = site.runs.filter(each => each !== run)
     if (run.to.node === tankId) {
-      const tank = need(site, tankId, 'tank')
+      const tank = required(site, tankId, 'tank')
       tank.ports = tank.ports.filter(port => port.name !== run.to.port)
     }
   }

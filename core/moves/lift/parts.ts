@@ -42,7 +42,9 @@ export function headOf(source: FeedSource, lift: LiftId, pump: NewPart | undefin
       return [check(boreMm), hose(1.2, boreMm), strainer, pump, check(boreMm), union(boreMm), valve(boreMm)]
     case 'on-demand':
       return [valve(boreMm), strainer, hose(0.5, boreMm), union(boreMm), pump, check(boreMm), union(boreMm)]
-    default:
+    case 'gravity':
+    case 'jet':
+    case 'variable-speed':
       // Rigid pipe between tank and pump cracks as the tank swells.
       return [valve(boreMm), hose(0.5, boreMm), union(boreMm), pump, check(boreMm), union(boreMm)]
   }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { forgottenValves, handValves, leaningModes, modesFor, servedIn, servedInMode } from '..'
+import { forgottenValves, handValves, leaningModes, modesFor, servedAsValvesStand, servedInMode } from '..'
 import { partsAlong, profileOf } from '../along'
 import { steady } from '../steady/steady'
 import { demoSite } from '../../../tests/demoSites'
@@ -55,7 +55,7 @@ describe('ways of running it', () => {
     })
     expect(servedInMode(site, mode('fall', ['at-hill', 'at-house'], ['at-well'])).taps).toEqual(['house'])
     expect(servedInMode(site, mode('none', [], ['at-well', 'at-hill', 'at-house']))).toEqual({ taps: [], tanks: [] })
-    expect(servedIn(site).taps).toEqual(['house'])
+    expect(servedAsValvesStand(site).taps).toEqual(['house'])
   })
   it('are spoiled by one valve that was forgotten: a drain left open empties a tank, a shut one stalls the pump', () => {
     const site = withModes(

@@ -14,7 +14,7 @@ import {
   type Mode,
   type Run,
   type Site,
-  type Step,
+  type Hop,
 } from '../../site'
 import type { NodeOf, SiteNode } from '../../kinds'
 import { FIXTURES } from '../../catalog'
@@ -59,7 +59,7 @@ function waysOfRunning(site: Site): ProposedMode[] {
         takes: (step, before) => onIsland.has(step.run.id) && mayGo(site, step, before.length === 0),
       }),
     ].filter(({ steps }) => steps.some(({ run }) => valvesIn(run).length))
-    const ends = new Map<string, Step[]>()
+    const ends = new Map<string, Hop[]>()
     for (const { node, steps } of ways) {
       // All taps of one line are one use of it: the house.
       const end = node.kind === 'tap' ? 'taps' : node.kind === 'tank' && node !== source ? node.id : undefined
@@ -76,7 +76,7 @@ function waysOfRunning(site: Site): ProposedMode[] {
 }
 
 /** Water goes down a line, back up one that lets it, and never into a well, a main, or out of an overflow. */
-function mayGo(site: Site, { run, to, forward }: Step, first: boolean): boolean {
+function mayGo(site: Site, { run, to, forward }: Hop, first: boolean): boolean {
   const graph = graphOf(site)
   if (['overflow', 'drain'].includes(roleOf(site, run.from) ?? '')) return false
   const end = graph.node(to.node)
@@ -88,13 +88,13 @@ function mayGo(site: Site, { run, to, forward }: Step, first: boolean): boolean 
   return !first || forward || roleOf(site, run.to) === 'outlet'
 }
 
-const shared = (one: Step[], two: Step[]): Step[] => one.filter(step => two.some(other => other.run === step.run))
+const shared = (one: Hop[], two: Hop[]): Hop[] => one.filter(step => two.some(other => other.run === step.run))
 
 /** True where the way to some taps is part of the way from another source. */
-const isShared = (site: Site, steps: Step[]): boolean => steps.some(({ to }) => graphOf(site).at(to.node).length > 2)
+const isShared = (site: Site, steps: Hop[]): boolean => steps.some(({ to }) => graphOf(site).at(to.node).length > 2)
 
 /** Valves on the way open; of lines that branch off it, the first valve shut, unless that line is where it leads. */
-function positionsFor(site: Site, steps: Step[], toTank: boolean): Mode['positions'] {
+function positionsFor(site: Site, steps: Hop[], toTank: boolean): Mode['positions'] {
   const graph = graphOf(site)
   const on = new Set(steps.map(({ run }) => run))
   const positions = steps.flatMap(({ run }) => valvesIn(run).map(({ id }) => ({ part: id, open: true })))

@@ -28,7 +28,7 @@ export interface Served {
 export const FLOWS_LPS = 0.003
 
 /** What is served with the valves as a site has them: each tap opened with all others, pumps running, tanks half full. */
-export function servedIn(site: Site): Served {
+export function servedAsValvesStand(site: Site): Served {
   const levels = levelsBetween(site, 0.5)
   const moment = steady(site, { levels, open: Object.fromEntries(tapsOf(site).map(({ id }) => [id, 1])) })
   const fills = new Map<string, number>()
@@ -44,4 +44,4 @@ export function servedIn(site: Site): Served {
     tanks: [...fills].map(([id, flowLps]) => ({ id, flowLps })),
   }
 }
-export const servedInMode = (site: Site, mode: Mode): Served => servedIn(inMode(site, mode))
+export const servedInMode = (site: Site, mode: Mode): Served => servedAsValvesStand(inMode(site, mode))

@@ -22,7 +22,7 @@ export interface Store {
 }
 
 /** A hole in a tank's wall where time goes by: under water it is at the tank's head, above it open to the air. */
-export interface Mouth {
+export interface Opening {
   tankId: string
   port: string
   heightM: number
@@ -31,14 +31,14 @@ export interface Mouth {
   dry: number
 }
 
-/** A way out over a tank's brim where time goes by: so much at the water's height, and so much more as it rises. */
-export interface Brim {
+/** A way out over a tank's weir where time goes by: so much at the water's height, and so much more as it rises. */
+export interface Weir {
   tankId: string
   /** The overflow's port; over the rim, none. */
   port?: string
   link: number
   fixed: number
-  eases: { slope: number }
+  compliance: { slope: number }
 }
 
 /** A pump in a link. */
@@ -107,6 +107,6 @@ export interface Lines {
   elimination: Elimination
   /** Where time goes by; else none. */
   stores: Store[]
-  mouths: Map<string, Mouth>
-  brims: Brim[]
+  openings: Map<string, Opening>
+  weirs: Weir[]
 }

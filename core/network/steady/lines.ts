@@ -1,4 +1,4 @@
-import type { Brim, Fixed, Holder, Lines, Link, Mouth, PumpIn, Store } from './layout'
+import type { Weir, Fixed, Holder, Lines, Link, Opening, PumpIn, Store } from './layout'
 import { evenLaw, perVelocityHead, squareLaw, type Law } from './laws'
 import { heightsAlong, type Profile } from './heights'
 import { lawOf } from './partLaw'
@@ -9,11 +9,19 @@ import { FLOWS_OF } from '../reads'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
 import { FITTING_K } from '../../catalog'
 import { floatShutsM, nodeById, overflowsOf, portHeightM, remembered, tanksOf, type Run, type Site } from '../../site'
-import { boreOfPart, does, type NodeKind, type NodeOf, type Part, type SiteNode, type Tank } from '../../kinds'
+import {
+  boreOfPart,
+  does,
+  isOfStorm,
+  type NodeKind,
+  type NodeOf,
+  type Part,
+  type SiteNode,
+  type Tank,
+} from '../../kinds'
 
 /** Nodes of a site that belong to its lines under pressure: spouts and chambers belong to the storm. */
-export const isUnderPressure = (site: Site, id: string): boolean =>
-  !['spout', 'chamber'].includes(nodeById(site, id).kind)
+export const isUnderPressure = (site: Site, id: string): boolean => !isOfStorm(nodeById(site, id))
 
 /** What runs from a spout or a chamber, or to one, belongs to the storm too. */
 const ofStorm = (site: Site, { from, to }: Run): boolean =>
@@ -26,7 +34,7 @@ export const linesOf = remembered(FLOWS_OF, (site: Site): Lines => laidOut(site,
 export const linesOverTime = remembered(FLOWS_OF, (site: Site): Lines => laidOut(site, true))
 
 /** What a hole in a tank is found by. */
-export const mouthKey = (tankId: string, port: string): string => `${tankId} ${port}`
+export const openingKey = (tankId: string, port: string): string => `${tankId} ${port}`
 
 function laidOut(site: Site, overTime: boolean): Lines {
   const { waterTemperatureC } = site.place
@@ -42,8 +50,8 @@ function laidOut(site: Site, overTime: boolean): Lines {
   const held = (known: Fixed): Place => ({ fixed: fixed.push(known) - 1 })
   const air = (atM: number): Place => held({ kind: 'head', headM: atM, gives: false })
   const stores: Store[] = []
-  const mouths = new Map<string, Mouth>()
-  const brims: Brim[] = []
+  const openings = new Map<string, Opening>()
+  const weirs: Weir[] = []
   const lay = (link: Partial<Laid> & Pick<Laid, 'from' | 'to'>): number => links.push({ ...plain, ...link }) - 1
   /** A law whose slope is told before each search. */
   const told = () => {
@@ -65,13 +73,13 @@ function laidOut(site: Site, overTime: boolean): Lines {
     const place = unknown(heightM)
     const wet = lay({ from: nodePlace(tank.id)!, to: place })
     const dry = lay({ from: place, to: air(heightM) })
-    mouths.set(mouthKey(tank.id, port), { tankId: tank.id, port, heightM, wet, dry })
+    openings.set(openingKey(tank.id, port), { tankId: tank.id, port, heightM, wet, dry })
     return place
   }
-  const brim = (tank: Tank, port?: string): void => {
+  const weir = (tank: Tank, port?: string): void => {
     const { how, law } = told()
     const link = lay({ from: nodePlace(tank.id)!, to: air(tank.baseM), laws: [law] })
-    brims.push({ tankId: tank.id, port, link, fixed: fixed.length - 1, eases: how })
+    weirs.push({ tankId: tank.id, port, link, fixed: fixed.length - 1, compliance: how })
   }
   const once = (key: string, make: () => Place): Place => {
     const place = places.get(key) ?? make()
@@ -124,24 +132,24 @@ function laidOut(site: Site, overTime: boolean): Lines {
     // A pump that stands in the water draws at its foot, however high its line leaves.
     const intakeM = node.ports.find(port => port.name === end.port)?.intakeM ?? Infinity
     const portM = Math.min(portHeightM(site, end), node.baseM + intakeM)
-    return once(mouthKey(end.node, end.port), () =>
+    return once(openingKey(end.node, end.port), () =>
       overTime ? mouth(node, end.port, portM) : held({ kind: 'tank', tank: node, portM }),
     )
   }
   /** By which hole a run's end stands in a tank. */
   const holeOf = ({ node, port }: Run['from']): string | undefined =>
-    nodeById(site, node).kind === 'tank' ? mouthKey(node, port) : undefined
+    nodeById(site, node).kind === 'tank' ? openingKey(node, port) : undefined
 
   for (const node of site.nodes) nodePlace(node.id)
-  /** Runs that begin at an overflow: where time goes by, what they pass is told by the brim they begin at. */
+  /** Runs that begin at an overflow: where time goes by, what they pass is told by the weir they begin at. */
   const spilling = new Set<Run>()
   if (overTime)
     for (const tank of tanksOf(site)) {
       for (const { port, path } of overflowsOf(site, tank)) {
-        brim(tank, port.name)
+        weir(tank, port.name)
         spilling.add(path.runs[0]!)
       }
-      brim(tank)
+      weir(tank)
     }
   for (const run of site.runs) {
     if (ofStorm(site, run) || spilling.has(run)) continue
@@ -180,7 +188,7 @@ function laidOut(site: Site, overTime: boolean): Lines {
     const [from, to] = ends[at]!
     return { ...link, from, to, entry: both(ends[at]!) ? elimination.entryOf(from, to) : -1 }
   })
-  return { site, unknowns: count, fixed, heightM, placeOf, links: numbered, elimination, stores, mouths, brims }
+  return { site, unknowns: count, fixed, heightM, placeOf, links: numbered, elimination, stores, openings, weirs }
 
   function linkOf(site: Site, run: Run, parts: Part[], profile: Profile, first: boolean, last: boolean) {
     const pipeMm = boreMm(run)

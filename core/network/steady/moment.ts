@@ -1,13 +1,13 @@
 import { squareLaw, WALL, type Law } from './laws'
 import type { Fixed, Lines, Link } from './layout'
-import type { Moment, Standing } from './solve'
+import type { Moment, LinkStates } from './solve'
 import { headOfPressureM } from '../../sums'
 import { FIXTURES } from '../../catalog'
 import { dripPlan, spillM, type Site } from '../../site'
 import type { NodeOf, Tank } from '../../kinds'
 
 /** What is open, how high tanks stand, what pressure tanks are at and which pumps run; what is left out is as it is. */
-export interface Asked {
+export interface MomentSetting {
   /** Share to which taps are open; those that are not named are shut. */
   open?: Record<string, number>
   /** Metres of water above a tank's floor; a tank that is not named stands where it spills. */
@@ -33,7 +33,10 @@ export interface Stands {
 }
 
 /** How it stands at the levels and pressures that are asked about. */
-export function standsAt({ site, fixed, unknowns }: Lines, { levels = {}, pressures = {}, mains = {} }: Asked): Stands {
+export function standsAt(
+  { site, fixed, unknowns }: Lines,
+  { levels = {}, pressures = {}, mains = {} }: MomentSetting,
+): Stands {
   const waterM = (tank: Tank) => (tank.id in levels ? tank.baseM + levels[tank.id]! : spillM(site, tank))
   const isAir = (place: number) => {
     const known = fixed[place - unknowns]
@@ -59,7 +62,7 @@ export const mainM = ({ id, baseM, pressureKPa }: NodeOf<'main'>, mains: Record<
 /** Taps, mains and pumps as they are asked about, by how water stands; flows where the search begins. */
 export function momentOf(
   lines: Lines,
-  { open = {}, running = {}, mains = {} }: Asked,
+  { open = {}, running = {}, mains = {} }: MomentSetting,
   { leavesAir, arrivesInAir, floatShuts, fixedM }: Stands,
 ): Moment {
   const { site, fixed, links, unknowns } = lines
@@ -68,7 +71,7 @@ export function momentOf(
     if (known?.kind === 'main') return mains[known.node.id] !== 0
     return known?.kind !== 'head' || known.gives
   }
-  const standing = links.map((link): Standing => {
+  const standing = links.map((link): LinkStates => {
     const { tap, runId } = link
     const runs = running[runId ?? ''] ?? true
     const [fromAir, toAir] = [leavesAir(link), arrivesInAir(link)]
@@ -84,7 +87,7 @@ export function momentOf(
       noForward: fromAir || !gives(link.from),
       noBackward: link.check || toAir || !gives(link.to),
       pump: runs || !link.pumps.length ? 'runs' : 'stands',
-      mouth: tap && mouthOf(site, tap, share),
+      mouth: tap && openingOf(site, tap, share),
     }
   })
   return {
@@ -96,7 +99,7 @@ export function momentOf(
 }
 
 /** What a tap takes at a share open: by the root of its pressure; drip with a steady flow no more than that. */
-function mouthOf(site: Site, tap: NodeOf<'tap'>, share: number): Law {
+function openingOf(site: Site, tap: NodeOf<'tap'>, share: number): Law {
   const usual = FIXTURES[tap.fixture]
   const drips = tap.fixture === 'drip' ? dripLps(site, tap.id) : 0
   const ratedLps = share * (tap.ratedLps ?? (drips || usual.ratedLps))

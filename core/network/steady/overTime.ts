@@ -1,15 +1,15 @@
-import type { Brim, Lines, Link, Mouth, Store } from './layout'
-import { linesOverTime, mouthKey } from './lines'
-import { mainM, momentOf, type Asked } from './moment'
+import type { Weir, Lines, Link, Opening, Store } from './layout'
+import { linesOverTime, openingKey } from './lines'
+import { mainM, momentOf, type MomentSetting } from './moment'
 import { settled } from './steady'
 import type { Site } from '../../site'
 
 /** How water stands while some time goes by, and what is open and runs. */
-export interface OverTime extends Pick<Asked, 'open' | 'running' | 'mains'> {
+export interface OverTime extends Pick<MomentSetting, 'open' | 'running' | 'mains'> {
   /** Of each store: the head it begins at, and how far that falls, m, for each L/s drawn; and whether it is empty. */
   stores: readonly { headM: number; slope: number; empty?: boolean }[]
-  /** Of each brim: the head at which nothing would go over it, and what each L/s over it takes, m; or nothing goes. */
-  brims: readonly ({ headM: number; slope: number } | undefined)[]
+  /** Of each weir: the head at which nothing would go over it, and what each L/s over it takes, m; or nothing goes. */
+  weirs: readonly ({ headM: number; slope: number } | undefined)[]
   /** Holes that stand above their tank's water, and runs whose floats are shut. */
   dry: ReadonlySet<string>
   floatsShut: ReadonlySet<string>
@@ -31,9 +31,9 @@ export const overTimeOf = (site: Site): Lines => linesOverTime(site)
  * head that it is drawn by. `from` is where the search begins, as flows were before.
  */
 export function flowsOver(lines: Lines, over: OverTime, from?: Float64Array): Flowing {
-  const { stores, brims, dry, floatsShut } = over
+  const { stores, weirs, dry, floatsShut } = over
   lines.stores.forEach((store, at) => (store.gives.slope = stores[at]!.slope))
-  lines.brims.forEach((brim, at) => (brim.eases.slope = brims[at]?.slope ?? 1))
+  lines.weirs.forEach((weir, at) => (weir.compliance.slope = weirs[at]?.slope ?? 1))
   const moment = momentOf(lines, over, {
     leavesAir: ({ leavesBy }) => leavesBy !== undefined && dry.has(leavesBy),
     // Water that comes in above a tank's own falls into it freely.
@@ -45,10 +45,10 @@ export function flowsOver(lines: Lines, over: OverTime, from?: Float64Array): Fl
     moment.fixedM[fixed] = stores[at]!.headM
     if (stores[at]!.empty) moment.standing[link]!.noForward = true
   })
-  for (const [key, { wet, dry: open }] of lines.mouths) moment.standing[dry.has(key) ? wet : open]!.closed = true
-  lines.brims.forEach(({ fixed, link }, at) => {
-    const brim = brims[at]
-    if (brim) moment.fixedM[fixed] = brim.headM
+  for (const [key, { wet, dry: open }] of lines.openings) moment.standing[dry.has(key) ? wet : open]!.closed = true
+  lines.weirs.forEach(({ fixed, link }, at) => {
+    const weir = weirs[at]
+    if (weir) moment.fixedM[fixed] = weir.headM
     else moment.standing[link]!.closed = true
   })
   for (const [at, standing] of moment.standing.entries()) if (standing.closed) moment.flowLps[at] = 0
@@ -63,4 +63,4 @@ export function flowsOver(lines: Lines, over: OverTime, from?: Float64Array): Fl
 /** A law that is flat at no flow gives a search nothing to go by. */
 const LEAST_START_LPS = 1e-3
 
-export { mouthKey, type Brim, type Lines, type Link, type Mouth, type Store }
+export { openingKey, type Weir, type Lines, type Link, type Opening, type Store }

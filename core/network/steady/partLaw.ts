@@ -1,6 +1,6 @@
 import { perVelocityHead, pipeLaw, squareLaw, type Law } from './laws'
 import { headOfPressureM } from '../../sums'
-import { TREATMENT } from '../../catalog'
+import { TREATMENT_LOSS } from '../../catalog'
 import { boreOfPart, kOf, type Part } from '../../kinds'
 
 /** What a part takes that is no pump; nothing where its kind takes nothing. */
@@ -8,7 +8,8 @@ export function lawOf(part: Part, pipeMm: number, waterTemperatureC: number): La
   if (part.kind === 'pipe') return pipeLaw(part, waterTemperatureC)
   if (part.kind === 'pump') return undefined
   if (part.kind === 'filter' || part.kind === 'lamp') {
-    const usual = part.kind === 'lamp' ? { ...TREATMENT.lamp, ratedLps: part.ratedLps } : TREATMENT[part.medium]
+    const usual =
+      part.kind === 'lamp' ? { ...TREATMENT_LOSS.lamp, ratedLps: part.ratedLps } : TREATMENT_LOSS[part.medium]
     const { ratedLps = usual.ratedLps, lossKPaAtRated = usual.lossKPaAtRated } = part
     return squareLaw(headOfPressureM(lossKPaAtRated) / ratedLps ** 2)
   }

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { outfallAt, pipe, randomWorks, tankAt, worksOf, type Works } from '../../../tests/waterworks'
-import { steady, type Asked } from '..'
+import { steady, type MomentSetting } from '..'
 import type { Site } from '../../site'
 
 const seeds = fc.integer({ min: 1, max: 999_999 })
 const tapsOf = (site: Site) => site.nodes.filter(node => node.kind === 'tap').map(({ id }) => id)
-const allOpen = (site: Site): Asked => ({ open: Object.fromEntries(tapsOf(site).map(id => [id, 1])) })
+const allOpen = (site: Site): MomentSetting => ({ open: Object.fromEntries(tapsOf(site).map(id => [id, 1])) })
 
 describe('lines made at random', () => {
   it('up to a hundred runs find their flows, and pass on what they get', () => {

@@ -3,7 +3,7 @@ import { WALL, type Law, type Loss } from './laws'
 import type { Lines, Link } from './layout'
 
 /** How a link stands while a network is solved. */
-export interface Standing {
+export interface LinkStates {
   /** Nothing goes through it, and it joins nothing. */
   closed: boolean
   noForward: boolean
@@ -20,11 +20,11 @@ export interface Standing {
 /** A network at a moment: the fixed heads, how its links stand, and where the search begins and ends. */
 export interface Moment {
   fixedM: Float64Array
-  standing: Standing[]
+  standing: LinkStates[]
   headM: Float64Array
   flowLps: Float64Array
 }
-export interface Sought {
+export interface Solution {
   converged: boolean
   steps: number
   /** The link that is furthest from its law, and by how much. */
@@ -42,7 +42,7 @@ const [MANY_STEPS, EXACT_M] = [20, 1e-9]
 const LEAST_SLOPE = 1e-7
 
 /** What a link takes at a flow, less what its pumps give. */
-export function lossAt(link: Link, standing: Standing, flowLps: number, loss: Loss): void {
+export function lossAt(link: Link, standing: LinkStates, flowLps: number, loss: Loss): void {
   loss.headM = 0
   loss.slope = LEAST_SLOPE
   const walled = (flowLps < 0 && standing.noBackward) || (flowLps > 0 && standing.noForward)
@@ -65,7 +65,7 @@ export function lossAt(link: Link, standing: Standing, flowLps: number, loss: Lo
  * flows take is least along it, which always ends, since no law falls. A pump or a regulator that holds a pressure stands for a
  * fixed head behind it; what it draws before it follows from the last solution.
  */
-export function seek({ unknowns, links, elimination, heightM }: Lines, moment: Moment): Sought {
+export function solve({ unknowns, links, elimination, heightM }: Lines, moment: Moment): Solution {
   const { fixedM, standing, headM, flowLps } = moment
   const count = links.length
   const numbers = (size: number) => new Float64Array(size)

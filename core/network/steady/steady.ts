@@ -1,8 +1,8 @@
 import type { Law, Loss } from './laws'
 import type { Lines, Link } from './layout'
 import { isUnderPressure, linesOf } from './lines'
-import { momentOf, standsAt, type Asked } from './moment'
-import { seek, type Moment, type Sought, type Standing } from './solve'
+import { momentOf, standsAt, type MomentSetting } from './moment'
+import { solve, type Moment, type Solution, type LinkStates } from './solve'
 import { pipeVelocityMps, staticPressure } from '../../sums'
 import { graphOf, runName, type Run, type Site } from '../../site'
 
@@ -35,7 +35,7 @@ const MOST_ROUNDS = 60
  * the heads differ by what its parts take and its pumps give. Heads in metres above the datum, pressures above the
  * air's.
  */
-export function steady(site: Site, asked: Asked = {}): Steady {
+export function steady(site: Site, asked: MomentSetting = {}): Steady {
   const lines = linesOf(site)
   const moment = momentOf(lines, asked, standsAt(lines, asked))
   const { sought, steps, trouble } = settled(lines, moment)
@@ -43,14 +43,14 @@ export function steady(site: Site, asked: Asked = {}): Steady {
 }
 
 /** Seeks a moment's flows, until everything that holds a pressure does what fits what stands behind it. */
-export function settled(lines: Lines, moment: Moment): { sought: Sought; steps: number; trouble?: string } {
+export function settled(lines: Lines, moment: Moment): { sought: Solution; steps: number; trouble?: string } {
   const { site } = lines
   cutOffDry(lines, moment.standing)
-  let sought = seek(lines, moment)
+  let sought = solve(lines, moment)
   let unsettled = setHolders(lines, moment)
   let { steps } = sought
   for (let rounds = 0; sought.converged && unsettled && rounds < MOST_ROUNDS; rounds++) {
-    sought = seek(lines, moment)
+    sought = solve(lines, moment)
     steps += sought.steps
     unsettled = setHolders(lines, moment)
   }
@@ -59,7 +59,7 @@ export function settled(lines: Lines, moment: Moment): { sought: Sought; steps: 
 }
 
 /** Closes what no water can reach: what hangs together without a source that is wet. */
-function cutOffDry({ links, unknowns }: Lines, standing: Standing[]): void {
+function cutOffDry({ links, unknowns }: Lines, standing: LinkStates[]): void {
   const joined = Array.from({ length: unknowns }, (_, at) => at)
   const root = (at: number): number => {
     while (joined[at] !== at) at = joined[at] = joined[joined[at]!]!
@@ -84,7 +84,7 @@ function cutOffDry({ links, unknowns }: Lines, standing: Standing[]): void {
 }
 
 /** True where water comes to a link’s beginning some other way than through the link itself. */
-function isFed({ links, unknowns }: Lines, standing: Standing[], link: Link): boolean {
+function isFed({ links, unknowns }: Lines, standing: LinkStates[], link: Link): boolean {
   if (link.from >= unknowns) return true
   const reached = new Set([link.from])
   for (const place of reached) {
@@ -115,12 +115,12 @@ function setHolders(lines: Lines, moment: Moment): Link | undefined {
       for (const law of laws) law(flowLps, loss)
       return loss.headM
     }
-    const mouthM = headAt(moment, unknowns, link.from) - taken(before)
+    const openingM = headAt(moment, unknowns, link.from) - taken(before)
     const slack = 1e-6
-    const idleM = mouthM - taken([idle])
-    const doing = (): Standing['pump'] => {
+    const idleM = openingM - taken([idle])
+    const doing = (): LinkStates['pump'] => {
       if (!full) return idleM > heldM + slack ? 'holds' : 'runs'
-      const fullM = mouthM - taken([full])
+      const fullM = openingM - taken([full])
       // Past the end of its curve a running pump would only be in the way.
       const helps = idleM <= heldM + slack && fullM > idleM
       return !helps ? 'idles' : fullM > heldM + slack ? 'holds' : 'runs'
@@ -131,7 +131,7 @@ function setHolders(lines: Lines, moment: Moment): Link | undefined {
     return true
   })
 }
-const pumpsRun = ({ pump }: Standing): boolean => pump !== 'stands'
+const pumpsRun = ({ pump }: LinkStates): boolean => pump !== 'stands'
 
 /** What flows through a link: nothing where it is closed, where only a wall holds it, or where it is next to nothing. */
 function flowThrough(moment: Moment, at: number): number {
@@ -144,7 +144,7 @@ const headAt = ({ headM, fixedM }: Moment, unknowns: number, place: number): num
   place < unknowns ? headM[place]! : fixedM[place - unknowns]!
 
 /** The answer in the words of the document. */
-function told(lines: Lines, moment: Moment, { steps, energyM }: Sought, trouble: string | undefined): Steady {
+function told(lines: Lines, moment: Moment, { steps, energyM }: Solution, trouble: string | undefined): Steady {
   const { site, links, unknowns, placeOf, heightM } = lines
   const reached = new Uint8Array(unknowns)
   links.forEach(({ from, to }, at) => {
@@ -214,7 +214,7 @@ function called(site: Site, link: Link | undefined): string {
   const run = link?.runId === undefined ? undefined : (graphOf(site).run(link.runId) as Run)
   return run ? `“${runName(site, run)}”` : 'a tap or a source'
 }
-const offItsLaw = (site: Site, { worst, energyM }: Sought): string =>
+const offItsLaw = (site: Site, { worst, energyM }: Solution): string =>
   `No steady flow was found: along ${called(site, worst)} the heads are still ${energyM.toPrecision(2)} m apart.`
 const unsettledHolder = (site: Site, link: Link): string =>
   `No steady flow was found: what holds the pressure of ${called(site, link)} never settles, since each of what it ` +

@@ -1,5 +1,5 @@
 import { DAY_S } from '../../units'
-import { happeningsOf, type Happening } from './happenings'
+import { scenariosOf, type Scenario } from './scenarios'
 import { steady, type RunState } from '../steady/steady'
 import { fillL, levelsAt } from '../taps'
 import { FLOWS_OF } from '../reads'
@@ -35,7 +35,7 @@ export const wrongWaysOf = remembered([...FLOWS_OF, 'modes'], (site: Site): Wron
   const worst = new Map<string, WrongWay>()
   for (const mode of [undefined, ...site.modes]) {
     const as = mode ? inMode(site, mode) : site
-    for (const happening of happeningsOf(as))
+    for (const happening of scenariosOf(as))
       for (const way of waysIn(happening, mode)) {
         const known = worst.get(way.id)
         if (!known || known.flowLps < way.flowLps) worst.set(way.id, way)
@@ -52,7 +52,7 @@ interface Along {
   to: Run['to']
 }
 
-function waysIn({ id, words, site, asked }: Happening, mode: Mode | undefined): WrongWay[] {
+function waysIn({ id, words, site, asked }: Scenario, mode: Mode | undefined): WrongWay[] {
   const { runs, converged } = steady(site, asked)
   if (!converged) return []
   const graph = graphOf(site)

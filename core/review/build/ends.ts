@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { length, say, type Phrase } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { graphOf, nameOf, portId, runName, tanksOf, type Run, type Site } from '../../site'
@@ -77,7 +77,7 @@ export const loopGluedShut = defineCheck({
       id: `loop-glued-shut:${run.id}`,
       check: 'loop-glued-shut',
       severity: 'look',
-      subject: runSubject(site, run),
+      subject: subjectOfRun(site, run),
       sentence: say`“${runName(site, run)}” closes a ring of glued lines: its last joint cannot be pushed home.`,
       why: say`Both ${nameOf(site, run.from.node)} and ${nameOf(site, run.to.node)} are held fast by other lines, and a pipe
         must be moved by what goes into its socket to be put together. A union lets the last joint be made.`,
@@ -102,7 +102,7 @@ export const partWithoutUnion = defineCheck({
           id: `part-without-union:${run.id}`,
           check: 'part-without-union',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`The ${rowOf(worn).name ?? worn.kind} in “${runName(site, run)}” can only be sawn out.`,
           why: say`It wears and will be changed one day, and the line is ${joint === 'cement' ? 'glued' : 'soldered'} from end
             to end. A union before it costs less than the afternoon.`,
@@ -182,7 +182,7 @@ export const fumesIndoors = defineCheck({
           id: `fumes-indoors:${run.id}`,
           check: 'fumes-indoors',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`“${runName(site, run)}” is glued indoors, and primer and cement give off fumes that burn and stupefy.`,
           why: say`Glue what can be glued outside, open both doors and windows for the rest, and keep flames and pilot lights
             away.`,
@@ -208,7 +208,7 @@ export const arrowAgainstFlow = defineCheck({
           id: `arrow-against-flow:${run.id}`,
           check: 'arrow-against-flow',
           severity: 'wrong',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`The arrow of the check valve in “${runName(site, run)}” points towards ${source}, which gives the water.`,
           why: say`Nothing else feeds ${far}, so that no water ever passes: the valve shuts against ${source}. Turn it round
             with its line, arrow towards ${far}.`,

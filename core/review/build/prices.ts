@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { say } from '../../words'
 import { graphOf, nameOf, type Site } from '../../site'
 import { forIdsOf, takeOffVessels } from '../../build'
@@ -34,5 +34,5 @@ function subjectOf(site: Site, id: string): Finding['subject'] | undefined {
   const node = graphOf(site).node(id)
   if (node) return nodeSubject({ id, name: nameOf(site, id) })
   const run = graphOf(site).run(id)
-  return run && runSubject(site, run)
+  return run && subjectOfRun(site, run)
 }

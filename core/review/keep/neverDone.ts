@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { say, type Phrase } from '../../words'
 import { graphOf, nameOf, runName, type Site } from '../../site'
 
@@ -81,5 +81,5 @@ function subjectOf(site: Site, id: string): Finding['subject'] | undefined {
   const node = graphOf(site).node(id)
   if (node) return nodeSubject({ id, name: nameOf(site, id) })
   const run = graphOf(site).runWith(id)
-  return run && { ...runSubject(site, run), name: `“${runName(site, run)}”` }
+  return run && { ...subjectOfRun(site, run), name: `“${runName(site, run)}”` }
 }

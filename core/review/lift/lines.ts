@@ -1,7 +1,7 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { length, pipeSize, pressure, say, speed } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
-import { airAt, tapsAlone, type Air } from '../../network'
+import { airAt, singleTapFlows, type Air } from '../../network'
 import { feedsOf, graphOf, nameOf, runName, type Site } from '../../site'
 
 /** Above this water is loud, and a tap shut quickly hammers. */
@@ -14,7 +14,7 @@ export const waterTooFast = defineCheck({
   sound: 'Water runs quietly in every pipe',
   find: ({ site }) => {
     const fastest = new Map<string, number>()
-    for (const { moment } of new Set(tapsAlone(site, 'full').values()))
+    for (const { moment } of new Set(singleTapFlows(site, 'full').values()))
       for (const [id, { velocityMps }] of Object.entries(moment.runs))
         fastest.set(id, Math.max(fastest.get(id) ?? 0, velocityMps))
     return site.runs.flatMap((run): Finding[] => {
@@ -27,7 +27,7 @@ export const waterTooFast = defineCheck({
           id: `water-too-fast:${run.id}`,
           check: 'water-too-fast',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`Water runs at ${speed(velocityMps)} in “${runName(site, run)}”: it hisses, and a tap shut
             quickly hammers.`,
           why: say`Above ${speed(FAST_MPS)} pipes are loud, friction eats the pressure, and each quick shut-off strikes
@@ -49,7 +49,7 @@ export const airInLine = defineCheck({
   needs: ['site'],
   sound: 'The pressure stands above every pipe',
   find: ({ site }) => {
-    const moments = new Set([...tapsAlone(site, 'low').values()].map(({ moment }) => moment))
+    const moments = new Set([...singleTapFlows(site, 'low').values()].map(({ moment }) => moment))
     const lowest = new Map<string, Air>()
     for (const moment of moments)
       for (const air of airAt(site, moment))
@@ -61,7 +61,7 @@ export const airInLine = defineCheck({
         id: `air-in-line:${id}`,
         check: 'air-in-line',
         severity: 'wrong',
-        subject: on ? runSubject(site, on.run) : nodeSubject({ id, name }),
+        subject: on ? subjectOfRun(site, on.run) : nodeSubject({ id, name }),
         sentence: [
           ...where,
           ...say` the pressure falls ${pressure(-pressureKPa)} below the air’s: air is drawn in there, and the line stops.`,
@@ -110,7 +110,7 @@ function humpsOf(site: Site, { source, trunk }: ReturnType<typeof feedsOf>[numbe
       id: `hump-without-vent:${place.id}`,
       check: 'hump-without-vent',
       severity: 'look',
-      subject: runSubject(site, run),
+      subject: subjectOfRun(site, run),
       sentence: say`“${runName(site, run)}” rises to ${length(place.heightM)} on its way: air gathers there and chokes it.`,
       why: say`It falls again behind that. Lay it falling all the way, or stand a vent pipe there that is higher than the
         top of the tank, ${length(topM)}: it cannot overflow, and lets the air out.`,

@@ -1,4 +1,4 @@
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { length, percent, say } from '../../words'
 import { setField } from '../../moves'
 import { conductorFor, drawnBy, dutyAt, MOST_DROP_SHARE, pumpsOf } from '../../network'
@@ -12,7 +12,7 @@ export const cableTooThin = defineCheck({
   find: ({ site }) =>
     pumpsOf(site).flatMap(({ run, pump }): Finding[] => {
       const drawn = drawnBy(site, pump, dutyAt(pump))
-      const subject = runSubject(site, run)
+      const subject = subjectOfRun(site, run)
       const surgeW = site.power?.inverterSurgeW
       const thin = drawn.drop && drawn.drop.dropShare > MOST_DROP_SHARE
       const wider = pump.cable && conductorFor(drawn.currentA, pump.cable.lengthM, drawn.volts)

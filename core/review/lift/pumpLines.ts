@@ -1,5 +1,5 @@
 import { USUAL_BORE_MM } from '../../catalog'
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, say } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { momentWith, pumpsOf, runLossM } from '../../network'
@@ -20,7 +20,12 @@ export const rigidAtPump = defineCheck({
       const rigid =
         at > 0 && before.some(part => part.kind === 'pipe') && !before.some(part => part.kind === 'flexible')
       const union = run.parts.slice(Math.max(0, at - 3), at + 4).some(part => part.kind === 'union')
-      const common = { check: 'rigid-at-pump', severity: 'look' as const, subject: runSubject(site, run), numbers: {} }
+      const common = {
+        check: 'rigid-at-pump',
+        severity: 'look' as const,
+        subject: subjectOfRun(site, run),
+        numbers: {},
+      }
       return [
         ...(rigid
           ? [
@@ -100,7 +105,7 @@ export const floatChokes = defineCheck({
           id: `float-chokes:${float.id}`,
           check: 'float-chokes',
           severity: 'look',
-          subject: runSubject(site, last),
+          subject: subjectOfRun(site, last),
           sentence: say`The float valve at ${tank.name} chokes its pump: ${flow(flowLps)} come instead of
             ${flow(freeLps)}.`,
           why: say`Its seat is the narrowest place of the line. The pump of “${runName(site, runs[0]!)}” works against it

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { flow, length, pressure, say } from '../../words'
 import { setField } from '../../moves'
 import { leftInWellM, momentWith, pumpingDepthM, pumpsOf, shutOffM } from '../../network'
@@ -30,7 +30,7 @@ export const pumpOffItsCurve = defineCheck({
             id: `pump-off-its-curve:${pump.id}`,
             check: 'pump-off-its-curve',
             severity: 'wrong',
-            subject: runSubject(site, run),
+            subject: subjectOfRun(site, run),
             sentence: say`The pump of “${runName(site, run)}” moves no water: it cannot lift so high.`,
             why: say`With nothing drawn it gives ${length(shutOffM(pump))} of head at most, and its line asks for more; or
               it draws above its water. Choose one with more head.`,
@@ -48,7 +48,7 @@ export const pumpOffItsCurve = defineCheck({
           id: `pump-off-its-curve:${pump.id}`,
           check: 'pump-off-its-curve',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`The pump of “${runName(site, run)}” runs far past the flow it is made for: it overloads and
             wears.`,
           why: say`It is made for ${flow(pump.flowLps)} and passes ${flow(flowLps)} as its taps run. One made for
@@ -83,7 +83,7 @@ export const pumpRunsDry = defineCheck({
             id: `pump-runs-dry:well:${pump.id}`,
             check: 'pump-runs-dry',
             severity: 'wrong',
-            subject: runSubject(site, run),
+            subject: subjectOfRun(site, run),
             sentence: say`${source.name} is drawn down past its pump: at ${flow(pump.flowLps)} its water would stand
               ${length(drawnM)} down, and it is ${length(source.depthM)} deep.`,
             why: say`In a dry season it gives less than its pump takes. A smaller pump, or one choked by its valve, draws
@@ -101,7 +101,7 @@ export const pumpRunsDry = defineCheck({
           id: `pump-runs-dry:${pump.id}`,
           check: 'pump-runs-dry',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`Nothing stops the pump of “${runName(site, run)}” when ${source.name} is drawn out: dry, its seal
             burns within minutes.`,
           why: say`A float or a probe near its intake, or a guard that watches its current, costs little beside the

@@ -1,7 +1,7 @@
 import { defineCheck, nodeSubject, type Finding } from '../finding'
 import { flow, pressure, say } from '../../words'
 import { moveOf, setField } from '../../moves'
-import { isForDrinking, tapsAlone, tapsOf, trainsOf, wayOfWater } from '../../network'
+import { isForDrinking, singleTapFlows, tapsOf, trainsOf, wayOfWater } from '../../network'
 import { dripPlan, feedsOf, graphOf, nameOf, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
 
@@ -71,7 +71,7 @@ export const labelLies = defineCheck({
   find: ({ site }) =>
     tapsOf(site).flatMap((tap): Finding[] => {
       if (tap.label !== 'drinking') return []
-      const { moment } = tapsAlone(site, 'full').get(tap.id)!
+      const { moment } = singleTapFlows(site, 'full').get(tap.id)!
       const way = wayOfWater(site, moment, tap.id)
       const first = way[0]
       const from = first && graphOf(site).node(first.forward ? first.run.from.node : first.run.to.node)
@@ -100,7 +100,7 @@ export const dripWeak = defineCheck({
   needs: ['site'],
   sound: 'Every drip has its emitters’ pressure, and its zones what pump and filter pass',
   find: ({ site }) => {
-    const low = tapsAlone(site, 'low')
+    const low = singleTapFlows(site, 'low')
     return tapsOf(site).flatMap((tap): Finding[] => {
       if (tap.fixture !== 'drip' || !graphOf(site).into(tap.id).length) return []
       const { pressureKPa, flowLps, moment } = low.get(tap.id)!

@@ -1,5 +1,5 @@
 import { USUAL_BORE_MM } from '../../catalog'
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { length, say } from '../../words'
 import { busiestLps, moveOf } from '../../moves'
 import { pumpsOf, suctionInput, suctionOf } from '../../network'
@@ -29,7 +29,7 @@ export const suctionTooHigh = defineCheck({
           id: `suction-too-high:${pump.id}`,
           check: 'suction-too-high',
           severity: suction.spareM < 0 ? 'wrong' : 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence:
             suction.spareM < 0
               ? say`The pump of “${runName(site, run)}” cannot draw: its water stands ${length(liftM)} below it, and here
@@ -87,7 +87,7 @@ export const noFootValve = defineCheck({
                 id: `no-foot-valve:${pump.id}`,
                 check: 'no-foot-valve',
                 severity: 'wrong' as const,
-                subject: runSubject(site, run),
+                subject: subjectOfRun(site, run),
                 sentence: say`The suction line of “${runName(site, run)}” empties whenever its pump stops: it has no
                   foot valve.`,
                 why: say`The pump stands ${length(suction.pumpM - suction.waterM)} above its water. Without a foot valve
@@ -109,7 +109,7 @@ export const noFootValve = defineCheck({
                 id: `no-foot-valve:hump:${pump.id}`,
                 check: 'no-foot-valve',
                 severity: 'wrong' as const,
-                subject: runSubject(site, run),
+                subject: subjectOfRun(site, run),
                 sentence: say`The suction line of “${runName(site, run)}” humps to ${length(hump.heightM)}, above its pump:
                   air gathers there, and the pump loses its prime.`,
                 why: say`A suction line rises all the way to the pump, tight at every joint.`,

@@ -1,8 +1,8 @@
-import { defineCheck, nodeSubject, runSubject, type Finding } from '../finding'
+import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { flow, pipeSize, pressure, say } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
 import { headOfPressureM, staticPressure } from '../../sums'
-import { boreMm, levelsAt, momentWith, tapsAlone, tapsOf, wayOfWater } from '../../network'
+import { boreMm, levelsAt, momentWith, singleTapFlows, tapsOf, wayOfWater } from '../../network'
 import { feedsOf, graphOf, nameOf, portHeightM, runName, type Feed, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
 import { does, type NodeOf } from '../../kinds'
@@ -23,7 +23,7 @@ const isServed = (site: Site, { id }: NodeOf<'tap'>) => graphOf(site).into(id).l
 
 /** The stretch of a tap's way that takes most, where a wider pipe would help. */
 function widened(site: Site, tap: NodeOf<'tap'>): Finding['mend'] {
-  const { moment } = tapsAlone(site, 'full').get(tap.id)!
+  const { moment } = singleTapFlows(site, 'full').get(tap.id)!
   const [worst] = wayOfWater(site, moment, tap.id).toSorted((a, b) => b.state.lossM - a.state.lossM)
   const pipe = worst?.run.parts.filter(part => part.kind === 'pipe').toSorted((a, b) => b.lengthM - a.lengthM)[0]
   if (!worst || !pipe || worst.state.lossM < 1) return undefined
@@ -40,7 +40,7 @@ export const tapWeak = defineCheck({
   needs: ['site'],
   sound: 'Every tap has the flow it is made for, even when the tanks are nearly empty',
   find: ({ site }) => {
-    const [low, full] = [tapsAlone(site, 'low'), tapsAlone(site, 'full')]
+    const [low, full] = [singleTapFlows(site, 'low'), singleTapFlows(site, 'full')]
     return tapsOf(site).flatMap((tap): Finding[] => {
       const wanted = wantedOf(tap)
       const given = low.get(tap.id)!
@@ -167,14 +167,14 @@ export const pumpNotNeeded = defineCheck({
             : run.parts,
         })),
       }
-      const alone = tapsAlone(bare, 'low')
+      const alone = singleTapFlows(bare, 'low')
       if (!taps.every(tap => alone.get(tap.id)!.flowLps >= wantedOf(tap).flowLps)) return []
       return [
         {
           id: `pump-not-needed:${pump.id}`,
           check: 'pump-not-needed',
           severity: 'look',
-          subject: runSubject(site, trunk[0]!),
+          subject: subjectOfRun(site, trunk[0]!),
           sentence: say`${source.name} stands high enough: without its pump its taps still get what they want.`,
           why: say`Even with the tank nearly empty each tap passes what it is made for. A pump less is power, noise and
             a part less that fails.`,

@@ -1,4 +1,4 @@
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, length, say } from '../../words'
 import { setField } from '../../moves'
 import { wrongWaysOf } from '../../network'
@@ -27,7 +27,7 @@ export const floatTooHigh = defineCheck({
           id: `float-too-high:${run.id}`,
           check: 'float-too-high',
           severity: 'wrong',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`The float of “${runName(site, run)}” never shuts: ${tank.name} spills ${length(shutsM - spillsM)} below
             it.`,
           why: say`The water would have to stand ${length(shutsM - tank.baseM)} above the floor, and runs over at
@@ -60,7 +60,7 @@ export const floatFloods = defineCheck({
           id: `float-floods:${run.id}`,
           check: 'float-floods',
           severity: 'look',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: say`If the float of ${nameOf(site, way.toId)} sticks, ${flow(way.flowLps)} come in and its overflow passes
             ${flow(passesLps)}.`,
           why: say`Every float sticks once. What the overflow cannot carry goes over the rim until somebody comes.`,

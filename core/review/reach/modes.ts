@@ -1,4 +1,4 @@
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, listed, say } from '../../words'
 import { moveOf } from '../../moves'
 import { forgottenValves, handValves, leaningModes, servedInMode } from '../../network'
@@ -63,7 +63,7 @@ export const valveInNoMode = defineCheck({
         id: 'valve-in-no-mode',
         check: 'valve-in-no-mode',
         severity: 'look',
-        subject: runSubject(site, first.run),
+        subject: subjectOfRun(site, first.run),
         sentence:
           left.length === 1
             ? say`No way of running it says how the valve in ${names} stands.`
@@ -92,7 +92,7 @@ export const modeLeans = defineCheck({
         id: `mode-leans:${mode.id}:${after.id}:${valve}`,
         check: 'mode-leans',
         severity: 'look',
-        subject: runSubject(site, run),
+        subject: subjectOfRun(site, run),
         sentence: say`“${mode.name}” needs the valve in “${runName(site, run)}” ${wanted} and does not say so, and
           “${after.name}” leaves it ${open ? 'shut' : 'open'}.`,
         why: say`Turned from one to the other by the card, ${listed(lost.map(id => nameOf(site, id)))} would get nothing,
@@ -119,7 +119,7 @@ export const valveForgotten = defineCheck({
         id: `valve-forgotten:${mode.id}:${valve}`,
         check: 'valve-forgotten',
         severity: 'look',
-        subject: runSubject(site, run),
+        subject: subjectOfRun(site, run),
         sentence:
           what === 'empties'
             ? say`In “${mode.name}” the valve in “${runName(site, run)}”, ${left}, empties ${nameOf(site, id)} at

@@ -1,4 +1,4 @@
-import { defineCheck, runSubject, type Finding } from '../finding'
+import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, listed, say, volume, type Phrase } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { boreMm, islandsOf, wrongWaysOf, type WrongKind, type WrongWay } from '../../network'
@@ -44,7 +44,7 @@ export const waterGoesWrong = defineCheck({
           id: `water-goes-wrong:${way.id}`,
           check: 'water-goes-wrong',
           severity: 'wrong',
-          subject: runSubject(site, run),
+          subject: subjectOfRun(site, run),
           sentence: [`${whenOf(site, way)} `, ...SAID[kind](site, way), '.'],
           why: main
             ? say`${backflowWhy(

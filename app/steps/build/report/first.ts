@@ -3,7 +3,7 @@ import { designStorm, nameOf, weatherMonths, type Site } from '#core/site'
 import { counted, listed } from '#core/words'
 import type { Kind } from '#core/units'
 import type { Paper } from '~/print/paper'
-import type { Told } from './told'
+import type { ReportFacts } from './reportFacts'
 
 type Show = (value: number, kind: Kind) => string
 
@@ -52,7 +52,7 @@ export function unmeasuredOf(site: Site): string[] {
 /** Page one of a site's papers. */
 export const firstPage = (
   kind: string,
-  told: Pick<Told, 'site' | 'on' | 'plan' | 'section' | 'headlines' | 'cautions' | 'show'>,
+  told: Pick<ReportFacts, 'site' | 'on' | 'plan' | 'section' | 'headlines' | 'cautions' | 'show'>,
 ): Paper => ({
   site: told.site,
   kind,

@@ -1,10 +1,10 @@
 import type { Content } from 'pdfmake/interfaces'
 import { small, subheading, table } from '~/print/paper'
 import { phraseText, type Phrase } from '#core/words'
-import type { Told } from './told'
+import type { ReportFacts } from './reportFacts'
 
 /** What was found, why, what would mend it, and room to write down what was decided. */
-export function findings({ review, site }: Told): Content[] {
+export function findings({ review, site }: ReportFacts): Content[] {
   const found = review?.findings ?? []
   const { units } = site.standards
   const words = (of: string | Phrase) => phraseText(of, units)
@@ -27,7 +27,7 @@ export function findings({ review, site }: Told): Content[] {
 }
 
 /** The figures of every step. */
-export const figures = ({ figures: steps }: Told): Content[] =>
+export const figuresChapter = ({ figures: steps }: ReportFacts): Content[] =>
   steps.flatMap(({ step, figures: of }): Content[] => [
     subheading(step),
     table(

@@ -17,7 +17,7 @@ import {
   tanksOf,
   type Site,
 } from '#core/site'
-import type { Told } from './told'
+import type { ReportFacts } from './reportFacts'
 
 /** A figure of the plan: what it is of, and the sum that gives it. */
 interface Worked {
@@ -95,7 +95,7 @@ function worked({ of, name, input }: Worked): Content[] {
 }
 
 /** The sums behind the plan's figures, then those behind what was found, each worked out, with where it comes from. */
-export const sums = ({ site, review }: Told): Content[] => {
+export const sums = ({ site, review }: ReportFacts): Content[] => {
   const plan = sumsOf(site)
   const known = new Set(plan.map(({ name, input }) => JSON.stringify([name, input])))
   const found = (review?.findings ?? []).flatMap(({ sum }): Worked[] => {

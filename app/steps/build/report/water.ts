@@ -12,20 +12,20 @@ import {
   MOST_DROP_SHARE,
   pipeLengthM,
   pumpsOf,
-  tapsAlone,
+  singleTapFlows,
   tapsOf,
   trainsOf,
   wireGauge,
 } from '#core/network'
 import { nameOf, runName } from '#core/site'
 import { phraseText } from '#core/words'
-import type { Told } from './told'
+import type { ReportFacts } from './reportFacts'
 
 /** Every line with its pipe, what it passes at its busiest and what that takes; then the taps, alone and together. */
-export function lines({ site, show }: Told): Content[] {
+export function lines({ site, show }: ReportFacts): Content[] {
   const moment = momentTogether(site)
-  const alone = tapsAlone(site, 'full')
-  const low = tapsAlone(site, 'low')
+  const alone = singleTapFlows(site, 'full')
+  const low = singleTapFlows(site, 'low')
   const ends = (id: string) => {
     const kPa = moment?.nodes[id]?.pressureKPa
     return kPa === undefined ? '' : show(kPa, 'pressure')
@@ -69,7 +69,7 @@ export function lines({ site, show }: Told): Content[] {
 }
 
 /** Each motor with its supply, cable, protection, and who connects it. */
-export function power({ site, show }: Told): Content[] {
+export function power({ site, show }: ReportFacts): Content[] {
   const { units } = site.standards
   const copper = (mm2: number) => (units === 'metric' ? `${mm2} mm²` : wireGauge(mm2))
   const pumps = pumpsOf(site)
@@ -108,7 +108,7 @@ export function power({ site, show }: Told): Content[] {
 }
 
 /** What treats the water of each tap, in the order in which water meets it; and which taps are not for drinking. */
-export function treatment({ site, show }: Told): Content[] {
+export function treatment({ site, show }: ReportFacts): Content[] {
   const { units } = site.standards
   const trains = trainsOf(site)
   const treated = new Set(trains.map(({ tap }) => tap.id))

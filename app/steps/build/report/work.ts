@@ -2,20 +2,20 @@ import type { Content } from 'pdfmake/interfaces'
 import { group } from 'd3-array'
 import { laidOut, type Laid } from '../laid'
 import { countWords } from '../sold'
-import { buildFor } from '../told'
+import { buildFor } from '../describe'
 import { drawing, small, subheading, table } from '~/print/paper'
 import { byTrip, cutWords, idleDays, sizeOf, totalOf, TRIPS, type Idle } from '#core/build'
 import { valveCard } from '#core/exchange'
 import { choresOf } from '#core/keep'
 import { MONTH_NAMES } from '#core/units'
 import { counted, phraseText } from '#core/words'
-import type { Told } from './told'
+import type { ReportFacts } from './reportFacts'
 
 const NOTHING: Content = small('Nothing is to be built yet.')
 
-export const card = ({ site }: Told): Content[] => [drawing(valveCard(site), [515, 610])]
+export const card = ({ site }: ReportFacts): Content[] => [drawing(valveCard(site), [515, 610])]
 
-export const parts = ({ site, show, money }: Pick<Told, 'site' | 'show' | 'money'>): Content[] => {
+export const parts = ({ site, show, money }: Pick<ReportFacts, 'site' | 'show' | 'money'>): Content[] => {
   const trips = byTrip(buildFor(site)!.items)
   if (!trips.length) return [NOTHING]
   return [
@@ -61,7 +61,7 @@ function bar({ stockM, pieces, wasteM }: Laid, cut: (metres: number) => string):
   return `<svg viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${drawn.join('')}${left}</svg>`
 }
 
-export const cuts = ({ site }: Pick<Told, 'site'>): Content[] => {
+export const cuts = ({ site }: Pick<ReportFacts, 'site'>): Content[] => {
   const { units } = site.standards
   const cut = (metres: number) => cutWords(metres, units)
   const { sheets } = buildFor(site)!
@@ -88,7 +88,7 @@ export const cuts = ({ site }: Pick<Told, 'site'>): Content[] => {
   ])
 }
 
-export const holes = ({ site, show }: Pick<Told, 'site' | 'show'>): Content[] => [
+export const holes = ({ site, show }: Pick<ReportFacts, 'site' | 'show'>): Content[] => [
   table(
     ['*', 'auto', 'auto', 'auto'],
     buildFor(site)!.holes.map(hole => [
@@ -107,7 +107,7 @@ export function idleWords({ from, to, waitsFor: [first] }: Idle): string {
   return `${days}: nothing to do${first ? ` until this has cured: ${first.what}` : ''}.`
 }
 
-export function order({ site }: Pick<Told, 'site'>, plan = buildFor(site)!.plan): Content[] {
+export function order({ site }: Pick<ReportFacts, 'site'>, plan = buildFor(site)!.plan): Content[] {
   if (!plan.length) return [NOTHING]
   const idle = idleDays(plan)
   return [...group(plan, ({ day }) => day)].flatMap(([day, tasks]): Content[] => [
@@ -124,7 +124,7 @@ export function order({ site }: Pick<Told, 'site'>, plan = buildFor(site)!.plan)
   ])
 }
 
-export const gate = ({ site }: Told): Content[] => [
+export const gate = ({ site }: ReportFacts): Content[] => [
   table(
     [34, '*', '*'],
     buildFor(site)!.gate.map(({ open, what }) => [open ? 'open' : 'shut', what, small(open ?? '')]),
@@ -136,7 +136,7 @@ const every = (months: number): string =>
   months === 1 ? 'every month' : months === 12 ? 'every year' : `every ${months} months`
 
 /** Every chore that the parts bring, with why, when, and how one knows that it is done. */
-export const chores = ({ site }: Pick<Told, 'site'>): Content[] => [
+export const chores = ({ site }: Pick<ReportFacts, 'site'>): Content[] => [
   table(
     ['*', 'auto', '*'],
     choresOf(site).map(({ what, why, comes, done, caution }) => [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useConsent } from './consent'
 import { useDevices } from './devices'
-import { FAILURES, failureOf, setFailure, standInOf, type Failure } from './standIns'
+import { FAILURE_CHOICES, failureOf, setFailure, standInOf, type Failure } from './standIns'
 import { dayWords } from '~/fields/days'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import NameField from '~/fields/NameField.vue'
@@ -125,7 +125,7 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
     </p>
     <p v-if="standIn" class="small stand">
       Stand-in: it
-      <ChoiceField label="How the device does" :value="failure" :choices="[...FAILURES]" :set="fail" />
+      <ChoiceField label="How the device does" :value="failure" :choices="[...FAILURE_CHOICES]" :set="fail" />
       <template v-if="failure !== 'none'"> (for twelve days)</template>
     </p>
   </article>

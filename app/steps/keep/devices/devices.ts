@@ -1,5 +1,5 @@
 import { DAY_MS, MINUTE_MS } from '#core/units'
-import { putUp, standInOf } from './standIns'
+import { putUpStandIn, standInOf } from './standIns'
 import { useSite } from '~/stores/site'
 import { useConsent } from './consent'
 import { shortText } from './shortText'
@@ -45,11 +45,11 @@ export const useDevices = defineStore('devices', () => {
     const ask = () => fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS), headers: { accept: 'application/json' } })
     const { id } = store.site!
     const standsIn = standInOf(address) !== undefined
-    if (standsIn && !putUpAt.has(id) && (await putUp(toRaw(store.site!)))) putUpAt.add(id)
+    if (standsIn && !putUpAt.has(id) && (await putUpStandIn(toRaw(store.site!)))) putUpAt.add(id)
     const answer = await ask()
     // The server has begun anew, or its clock was turned far: it has forgotten.
     if (answer.status !== 404 || !standsIn) return answer
-    return (await putUp(toRaw(store.site!))) ? ask() : answer
+    return (await putUpStandIn(toRaw(store.site!))) ? ask() : answer
   }
 
   /** Asks a device and writes down what is new; how that went. */

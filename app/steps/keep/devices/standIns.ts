@@ -15,12 +15,12 @@ export const standInOf = (address: string): string | undefined => PATH.exec(addr
 const post = (path: string, body: string): Promise<Response> =>
   fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
 /** Puts the stand-ins up at a site, without what is no part of the plan. */
-export async function putUp({ log: _log, build: _build, ...site }: Site): Promise<boolean> {
+export async function putUpStandIn({ log: _log, build: _build, ...site }: Site): Promise<boolean> {
   return (await post('/api/devices/place', JSON.stringify({ site }))).ok
 }
 
 /** What a stand-in can be made to do, in words. */
-export const FAILURES = [
+export const FAILURE_CHOICES = [
   { value: 'none', name: 'works' },
   { value: 'gone', name: 'does not answer' },
   { value: 'garbled', name: 'answers nonsense' },
@@ -33,7 +33,7 @@ export const FAILURES = [
   { value: 'out-of-order', name: 'tells out of order' },
   { value: 'twice', name: 'tells all twice' },
 ] as const
-export type Failure = (typeof FAILURES)[number]['value']
+export type Failure = (typeof FAILURE_CHOICES)[number]['value']
 
 /** How a stand-in does at present; works where nobody can say. */
 export async function failureOf(standIn: string): Promise<Failure> {

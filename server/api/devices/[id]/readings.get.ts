@@ -2,7 +2,7 @@ import { getQuery, getRouterParam, setResponseHeader } from 'h3'
 import Papa from 'papaparse'
 import { z } from 'zod'
 import { placeOf } from '../../../devices/place'
-import { isSensor, SENSORS, told } from '../../../devices/sensors'
+import { isSensor, SENSORS, sensorAnswer } from '../../../devices/sensors'
 import { refused } from '../../../lib/refused'
 import { route } from '../../../lib/route'
 
@@ -34,7 +34,7 @@ export default route(event => {
     setResponseHeader(event, 'content-type', 'text/html')
     return '<html><body>502 Bad Gateway</body></html>'
   }
-  const answer = told(id, place, of, since === undefined ? -Infinity : Date.parse(since))
+  const answer = sensorAnswer(id, place, of, since === undefined ? -Infinity : Date.parse(since))
   if (format === 'json') return answer
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
   setResponseHeader(event, 'device-clock', answer.clock)

@@ -1,6 +1,6 @@
 import Dexie, { liveQuery } from 'dexie'
 import type { Database, StoredDocument, WrittenStep } from './database'
-import { writtenOver, type Shelf, type StoredStep } from './shelf'
+import { writtenOver, type Repository, type StoredStep } from './repository'
 import type { Made, Writing } from '#core/moves'
 import type { Site } from '#core/site'
 
@@ -27,8 +27,8 @@ const writtenStep = (siteId: string, index: number, made: Made): WrittenStep => 
 /** So many lines of a log are handed over at once: the browser copies them on the page's own thread. */
 const LINES_AT_ONCE = 100
 
-/** The shelf on this machine's disk. What fails comes back as the browser's own error. */
-export function diskShelf(database: Database): Shelf {
+/** The repository on this machine's disk. What fails comes back as the browser's own error. */
+export function diskRepository(database: Database): Repository {
   const { sites, documents, steps, records, readings, takenOut } = database
   const stepsOf = (id: string, from: number | typeof Dexie.minKey, to: number | typeof Dexie.maxKey) =>
     steps.where('[siteId+index]').between([id, from], [id, to])

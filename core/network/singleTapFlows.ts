@@ -4,7 +4,7 @@ import { FLOWS_OF } from './reads'
 import { feedsOf, remembered, type Site } from '../site'
 
 /** What a tap gives when nothing else runs on its lines, and the moment that was found in. */
-export interface Alone {
+export interface SingleTapFlow {
   flowLps: number
   pressureKPa: number
   moment: Steady
@@ -14,18 +14,18 @@ export interface Alone {
  * Every tap open by itself. Taps that share no line do not feel each other, so that those are opened together: the
  * moments that are solved are as many as the most taps on one line.
  */
-export function tapsAlone(site: Site, stand: Stand): Map<string, Alone> {
+export function singleTapFlows(site: Site, stand: Stand): Map<string, SingleTapFlow> {
   const known = stand === 'full' ? aloneFull(site) : aloneLow(site)
   return known
 }
 
 /** The tap that has least pressure of all, each open by itself; nothing where there is none. */
-export function weakestAlone(site: Site, stand: Stand): string | undefined {
-  const alone = tapsAlone(site, stand)
+export function weakestSingleTap(site: Site, stand: Stand): string | undefined {
+  const alone = singleTapFlows(site, stand)
   return tapsOf(site).toSorted((a, b) => alone.get(a.id)!.pressureKPa - alone.get(b.id)!.pressureKPa)[0]?.id
 }
 
-function work(site: Site, stand: Stand): Map<string, Alone> {
+function work(site: Site, stand: Stand): Map<string, SingleTapFlow> {
   const lines = new Map<string, string[]>()
   for (const feed of feedsOf(site))
     for (const tap of feed.taps) lines.set(tap.id, [...(lines.get(tap.id) ?? []), feed.trunk[0]!.id])

@@ -1,7 +1,7 @@
-import { writtenOver, type Shelf, type StoredSite, type Whole } from './shelf'
+import { writtenOver, type Repository, type StoredSite, type Whole } from './repository'
 
-/** The shelf of a page that may keep nothing: as whole as the other while the page is open, and gone with it. */
-export function pageShelf(): Shelf {
+/** The repository of a page that may keep nothing: as whole as the other while the page is open, and gone with it. */
+export function pageRepository(): Repository {
   const kept = new Map<string, Whole>()
   const out = new Set<string>()
   const watchers = new Set<() => void>()

@@ -38,7 +38,7 @@ export type Written = 'written' | 'elsewhere' | 'gone'
 export type Holding = 'disk' | 'page' | 'late'
 
 /** Where sites are kept: on this machine's disk, or where the browser allows none, in the page for as long as it is open. */
-export interface Shelf {
+export interface Repository {
   /** Tells where sites are kept, now and whenever that changes; for as long as the page is open. */
   watchHolding(told: (holding: Holding) => void): void
   /** Tells the heads of all sites, newest first, now and whenever one changes; gives back what ends it. */
@@ -51,7 +51,7 @@ export interface Shelf {
    */
   watch(id: string, told: (stored: StoredHead | undefined, apart?: boolean) => void): () => void
   whole(id: string): Promise<Whole | undefined>
-  /** Puts a site with its history on the shelf; false where its id is taken, and nothing was put. */
+  /** Puts a site with its history on the repository; false where its id is taken, and nothing was put. */
   put(whole: Whole): Promise<boolean>
   /** Writes what a kept history lacks, all of it or none; `over` is the revision that it is written over. */
   write(id: string, writing: Writing, over: number, by: string, now: number): Promise<Written>

@@ -14,23 +14,23 @@ import {
 } from '../../core/moves'
 import type { Move, Site } from '../../core/site'
 import { Database } from './database'
-import { diskShelf } from './diskShelf'
+import { diskRepository } from './diskRepository'
 import { lateAlbum, pageAlbum, type Album } from './album'
-import { lateShelf } from './lateShelf'
-import { pageShelf } from './pageShelf'
-import type { Holding, Shelf, StoredHead, Whole } from './shelf'
+import { lateRepository } from './lateRepository'
+import { pageRepository } from './pageRepository'
+import type { Holding, Repository, StoredHead, Whole } from './repository'
 
-/** Every shelf begins empty: the page has one disk. */
+/** Every repository begins empty: the page has one disk. */
 let disk: Database | undefined
-async function openDisk(): Promise<Shelf> {
+async function openDisk(): Promise<Repository> {
   await disk?.delete()
   disk = new Database()
-  return diskShelf(disk)
+  return diskRepository(disk)
 }
 afterAll(() => disk?.delete())
-const SHELVES: Record<string, () => Promise<Shelf>> = {
+const SHELVES: Record<string, () => Promise<Repository>> = {
   'on the disk': openDisk,
-  'of a page that keeps nothing': () => Promise.resolve(pageShelf()),
+  'of a page that keeps nothing': () => Promise.resolve(pageRepository()),
 }
 
 const rainy = (site: Site): Site => ({
@@ -52,73 +52,73 @@ const rained = (value: number) => moveOf('logReading', { at: '2027-04-18', kind:
 /** A document that came back, by its words: a store keeps no order of names. */
 const told = (site: Site | undefined) => site && { ...site, log: site.log ?? [] }
 
-describe.each(Object.entries(SHELVES))('a shelf %s', (_name, open) => {
+describe.each(Object.entries(SHELVES))('a repository %s', (_name, open) => {
   it('gives back whole what was put there, and takes no other of that id', async () => {
-    const shelf = await open()
-    expect(await shelf.put(wholeOf(yard))).toBe(true)
-    expect(await shelf.put(wholeOf({ ...yard, name: 'Another' }))).toBe(false)
-    expect(told((await shelf.whole('yard'))?.stored.site)).toEqual(told(yard))
-    expect(await shelf.whole('nowhere')).toBeUndefined()
-    expect(await shelf.document('nowhere')).toBeUndefined()
-    const { name, nodes } = (await shelf.document('yard'))!
+    const repository = await open()
+    expect(await repository.put(wholeOf(yard))).toBe(true)
+    expect(await repository.put(wholeOf({ ...yard, name: 'Another' }))).toBe(false)
+    expect(told((await repository.whole('yard'))?.stored.site)).toEqual(told(yard))
+    expect(await repository.whole('nowhere')).toBeUndefined()
+    expect(await repository.document('nowhere')).toBeUndefined()
+    const { name, nodes } = (await repository.document('yard'))!
     expect([name, nodes]).toEqual([yard.name, yard.nodes])
   })
 
   it('tells the heads, newest first, whenever one changes, until nobody listens', async () => {
-    const shelf = await open()
+    const repository = await open()
     const seen: string[][] = []
-    const stop = shelf.watchAll((heads: StoredHead[]) => seen.push(heads.map(({ id }) => id)))
+    const stop = repository.watchAll((heads: StoredHead[]) => seen.push(heads.map(({ id }) => id)))
     const wait = async (ids: string[]) => {
       for (let tries = 0; tries < 200 && String(seen.at(-1)) !== String(ids); tries++)
         await new Promise(done => setTimeout(done, 5))
       expect(seen.at(-1)).toEqual(ids)
     }
     await wait([])
-    await shelf.put(wholeOf(yard, 1))
+    await repository.put(wholeOf(yard, 1))
     await wait(['yard'])
-    await shelf.put(wholeOf({ ...yard, id: 'field' }, 2))
+    await repository.put(wholeOf({ ...yard, id: 'field' }, 2))
     await wait(['field', 'yard'])
-    await shelf.take('yard')
+    await repository.take('yard')
     await wait(['field'])
     stop()
     const so = seen.length
-    await shelf.take('field')
+    await repository.take('field')
     await new Promise(done => setTimeout(done, 20))
     expect(seen).toHaveLength(so)
   })
 
   it('writes over the revision that is known alone, and nothing of what is gone', async () => {
-    const shelf = await open()
-    await shelf.put(wholeOf(yard))
+    const repository = await open()
+    await repository.put(wholeOf(yard))
     const begun = beginHistory(yard)
     const first = stepped(begun, rename('Once'))
-    expect(await shelf.write('yard', writingOf(begun, first)!, 1, 'this page', 5)).toBe('written')
-    const { stored } = (await shelf.whole('yard'))!
+    expect(await repository.write('yard', writingOf(begun, first)!, 1, 'this page', 5)).toBe('written')
+    const { stored } = (await repository.whole('yard'))!
     expect(stored).toMatchObject({ name: 'Once', revision: 2, unfiled: 1, by: 'this page', changedAt: 5, cursor: 1 })
     // Another page still knows the first revision.
     const other = stepped(begun, rename('Elsewhere'))
-    expect(await shelf.write('yard', writingOf(begun, other)!, 1, 'another', 6)).toBe('elsewhere')
-    expect((await shelf.whole('yard'))!.stored.name).toBe('Once')
-    await shelf.filed(['yard', 'nowhere'])
-    expect((await shelf.whole('yard'))!.stored.unfiled).toBe(0)
-    await shelf.take('yard')
-    expect(await shelf.write('yard', writingOf(begun, other)!, 2, 'this page', 7)).toBe('gone')
-    expect(await shelf.whole('yard')).toBeUndefined()
+    expect(await repository.write('yard', writingOf(begun, other)!, 1, 'another', 6)).toBe('elsewhere')
+    expect((await repository.whole('yard'))!.stored.name).toBe('Once')
+    await repository.filed(['yard', 'nowhere'])
+    expect((await repository.whole('yard'))!.stored.unfiled).toBe(0)
+    await repository.take('yard')
+    expect(await repository.write('yard', writingOf(begun, other)!, 2, 'this page', 7)).toBe('gone')
+    expect(await repository.whole('yard')).toBeUndefined()
   })
 
   it('gives back what was taken, with all its history, and nothing over newer work', async () => {
-    const shelf = await open()
-    await shelf.put(wholeOf(yard))
+    const repository = await open()
+    await repository.put(wholeOf(yard))
     const begun = beginHistory(yard)
     const made = stepped(stepped(begun, rename('Once')), rained(4))
-    await shelf.write('yard', writingOf(begun, made)!, 1, 'this page', 5)
-    const before = (await shelf.whole('yard'))!
-    const taken = (await shelf.take('yard'))!
+    await repository.write('yard', writingOf(begun, made)!, 1, 'this page', 5)
+    const before = (await repository.whole('yard'))!
+    const taken = (await repository.take('yard'))!
     expect(taken).toEqual(before)
-    expect(await shelf.take('yard')).toBeUndefined()
-    expect(await shelf.put(taken)).toBe(true)
-    expect(await shelf.whole('yard')).toEqual(before)
-    expect(await shelf.put(taken)).toBe(false)
+    expect(await repository.take('yard')).toBeUndefined()
+    expect(await repository.put(taken)).toBe(true)
+    expect(await repository.whole('yard')).toEqual(before)
+    expect(await repository.put(taken)).toBe(false)
   })
 
   it('holds after any edits, undos and writings what was shown, the log and the rain included', async () => {
@@ -133,8 +133,8 @@ describe.each(Object.entries(SHELVES))('a shelf %s', (_name, open) => {
           { maxLength: 14 },
         ),
         async acts => {
-          const shelf = await open()
-          await shelf.put(wholeOf(yard))
+          const repository = await open()
+          await repository.put(wholeOf(yard))
           let [held, now, revision] = [beginHistory(yard), beginHistory(yard), 1]
           for (const { does, value } of [...acts, { does: 'write' as const, value: 0 }])
             if (does === 'name') now = stepped(now, rename(`Yard ${value}`))
@@ -143,10 +143,10 @@ describe.each(Object.entries(SHELVES))('a shelf %s', (_name, open) => {
             else {
               const writing = writingOf(held, now)
               if (!writing) continue
-              expect(await shelf.write('yard', writing, revision++, 'this page', revision)).toBe('written')
+              expect(await repository.write('yard', writing, revision++, 'this page', revision)).toBe('written')
               held = now
             }
-          const { stored, steps } = (await shelf.whole('yard'))!
+          const { stored, steps } = (await repository.whole('yard'))!
           expect(told(stored.site)).toEqual(told(now.site))
           expect([stored.cursor, steps.map(({ index }) => index)]).toEqual([
             now.cursor,
@@ -159,72 +159,72 @@ describe.each(Object.entries(SHELVES))('a shelf %s', (_name, open) => {
   })
 })
 
-describe('a shelf on the disk', () => {
+describe('a repository on the disk', () => {
   it('keeps the rain record and the log apart: a look at a document reads neither', async () => {
-    const shelf = await openDisk()
+    const repository = await openDisk()
     const logged = build(yard, rained(3), rained(5))
-    await shelf.put(wholeOf(logged))
-    const light = (await shelf.document('yard'))!
+    await repository.put(wholeOf(logged))
+    const light = (await repository.document('yard'))!
     expect([light.climate.daily, light.log]).toEqual([undefined, undefined])
-    expect((await shelf.whole('yard'))!.stored.site.log).toHaveLength(2)
+    expect((await repository.whole('yard'))!.stored.site.log).toHaveLength(2)
   })
 })
 
 describe('demo sites that were taken out', () => {
   it.each(Object.entries(SHELVES))('are remembered %s, until they are put there again', async (_name, open) => {
-    const shelf = await open()
+    const repository = await open()
     const demo = wholeOf(yard)
     demo.stored.demo = true
-    await shelf.put(demo)
-    await shelf.put(wholeOf({ ...yard, id: 'own' }))
-    await shelf.take('own')
-    expect(await shelf.takenOut()).toEqual([])
-    const taken = (await shelf.take('yard'))!
-    expect(await shelf.takenOut()).toEqual(['yard'])
-    await shelf.put(taken)
-    expect(await shelf.takenOut()).toEqual([])
+    await repository.put(demo)
+    await repository.put(wholeOf({ ...yard, id: 'own' }))
+    await repository.take('own')
+    expect(await repository.takenOut()).toEqual([])
+    const taken = (await repository.take('yard'))!
+    expect(await repository.takenOut()).toEqual(['yard'])
+    await repository.put(taken)
+    expect(await repository.takenOut()).toEqual([])
   })
 })
 
 describe('a disk that answers late', () => {
-  /** A shelf of the page with the disk still to come, and what lets it come. */
-  async function late(disk: Shelf) {
-    let come: (found: Shelf | undefined) => void = () => undefined
-    const shelf = lateShelf(pageShelf(), new Promise(done => (come = done)))
+  /** A repository of the page with the disk still to come, and what lets it come. */
+  async function late(disk: Repository) {
+    let come: (found: Repository | undefined) => void = () => undefined
+    const repository = lateRepository(pageRepository(), new Promise(done => (come = done)))
     const holdings: Holding[] = []
-    shelf.watchHolding(where => holdings.push(where))
+    repository.watchHolding(where => holdings.push(where))
     const settled = async () => {
       for (let tries = 0; tries < 200 && holdings.length < 2; tries++) await new Promise(done => setTimeout(done, 2))
     }
     return {
-      shelf,
+      repository,
       holdings,
       comes: () => (come(disk), settled()),
       neverComes: () => (come(undefined), settled()),
     }
   }
-  const rewritten = async (shelf: Shelf, name: string, times = 1) => {
-    let now = beginHistory((await shelf.whole('yard'))!.stored.site)
+  const rewritten = async (repository: Repository, name: string, times = 1) => {
+    let now = beginHistory((await repository.whole('yard'))!.stored.site)
     for (let time = 0; time < times; time++) {
       const next = stepped(now, rename(`${name}${time ? ` ${time}` : ''}`))
-      const { revision } = (await shelf.whole('yard'))!.stored
-      expect(await shelf.write('yard', writingOf(now, next)!, revision, 'this page', time)).toBe('written')
+      const { revision } = (await repository.whole('yard'))!.stored
+      expect(await repository.write('yard', writingOf(now, next)!, revision, 'this page', time)).toBe('written')
       now = next
     }
   }
 
   it('takes over what was made meanwhile, and goes on keeping it', async () => {
     const disk = await openDisk()
-    const { shelf, holdings, comes } = await late(disk)
-    await shelf.put(wholeOf(yard))
-    await rewritten(shelf, 'Meanwhile')
+    const { repository, holdings, comes } = await late(disk)
+    await repository.put(wholeOf(yard))
+    await rewritten(repository, 'Meanwhile')
     const heard: (string | undefined)[] = []
-    shelf.watch('yard', head => heard.push(head?.name))
+    repository.watch('yard', head => heard.push(head?.name))
     await comes()
     expect(holdings).toEqual(['late', 'disk'])
     expect((await disk.whole('yard'))!.stored).toMatchObject({ name: 'Meanwhile', revision: 2 })
     expect((await disk.whole('yard'))!.steps).toHaveLength(1)
-    await rewritten(shelf, 'Later')
+    await rewritten(repository, 'Later')
     expect((await disk.whole('yard'))!.stored.name).toBe('Later')
     for (let tries = 0; tries < 200 && heard.at(-1) !== 'Later'; tries++) await new Promise(done => setTimeout(done, 5))
     expect(heard.at(-1)).toBe('Later')
@@ -234,13 +234,13 @@ describe('a disk that answers late', () => {
       const disk = await openDisk()
       await disk.put(wholeOf(yard))
       await rewritten(disk, 'On the disk', 2)
-      const { shelf, comes } = await late(disk)
+      const { repository, comes } = await late(disk)
       const demo = wholeOf(yard)
       demo.stored.demo = true
-      await shelf.put(demo)
-      await rewritten(shelf, 'In the page', 2)
+      await repository.put(demo)
+      await rewritten(repository, 'In the page', 2)
       const apart: boolean[] = []
-      const stop = isOpen ? shelf.watch('yard', (_head, is) => apart.push(is === true)) : () => undefined
+      const stop = isOpen ? repository.watch('yard', (_head, is) => apart.push(is === true)) : () => undefined
       await comes()
       stop()
       expect((await disk.whole('yard'))!.stored.name).toBe('On the disk 1')
@@ -257,16 +257,16 @@ describe('a disk that answers late', () => {
     demo.stored.demo = true
     await disk.put(demo)
     await disk.take('yard')
-    const { shelf, comes } = await late(disk)
-    await shelf.put(demo)
+    const { repository, comes } = await late(disk)
+    await repository.put(demo)
     await comes()
     expect(await disk.whole('yard')).toBeUndefined()
   })
   it('or never, leaves all in the page', async () => {
-    const { shelf, holdings, neverComes } = await late(pageShelf())
-    await shelf.put(wholeOf(yard))
+    const { repository, holdings, neverComes } = await late(pageRepository())
+    await repository.put(wholeOf(yard))
     await neverComes()
-    expect([holdings, (await shelf.whole('yard'))!.stored.name]).toEqual([['late', 'page'], yard.name])
+    expect([holdings, (await repository.whole('yard'))!.stored.name]).toEqual([['late', 'page'], yard.name])
   })
   it('takes photos over too', async () => {
     let come: (album: Album) => void = () => undefined
@@ -287,9 +287,9 @@ describe('a disk that answers late', () => {
   })
 })
 
-const allNames = (shelf: Shelf): Promise<string[]> =>
+const allNames = (repository: Repository): Promise<string[]> =>
   new Promise(done => {
-    const stop = shelf.watchAll(heads => {
+    const stop = repository.watchAll(heads => {
       done(heads.map(({ name }) => name))
       queueMicrotask(() => stop())
     })

@@ -6,7 +6,7 @@ import { tankHeight, tankVolume } from '../sums'
 import { READING_KINDS, type LogReading, type ReadingKind, type Tank } from '../kinds'
 
 /** A figure of a reading in SI, from words or a number with its unit as people write them. */
-export type Told = Answer<Pick<LogReading, 'value' | 'by' | 'said'>>
+export type ReadAnswer = Answer<Pick<LogReading, 'value' | 'by' | 'said'>>
 
 const SHARES: Record<string, number> = {
   empty: 0,
@@ -26,11 +26,11 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 const RIB = new RegExp(`(${ORDINALS.join('|')}|top|\\d+)(?:st|nd|rd|th)?\\s+(?:rib|ring)`)
 
 /** A level as it is spoken: a length, a share, litres, or the rib above which it knocks hollow. */
-export function readLevel(site: Site, tank: Tank, text: string, system: System): Told {
+export function readLevel(site: Site, tank: Tank, text: string, system: System): ReadAnswer {
   const said = text.trim()
   const words = said.toLowerCase().replaceAll(/[.!]+$/g, '')
   const highM = spillM(site, tank) - tank.baseM
-  const level = (value: number, by?: LogReading['by']): Told => ({ ok: true, value, said, ...(by ? { by } : {}) })
+  const level = (value: number, by?: LogReading['by']): ReadAnswer => ({ ok: true, value, said, ...(by ? { by } : {}) })
   const share = SHARES[words]
   if (share !== undefined) return level(share * highM, 'eye')
   const percent = /^(\d+(?:[.,]\d+)?)\s*(?:%|percent)$/.exec(words)
@@ -51,7 +51,7 @@ export function readLevel(site: Site, tank: Tank, text: string, system: System):
   return refuse(`${whyNot(length)} A share (“half”, “60 %”), litres, or “hollow above the third rib” do as well.`)
 }
 
-function atRib(tank: Tank, which: string, said: string): Told {
+function atRib(tank: Tank, which: string, said: string): ReadAnswer {
   const ribs = [...(tank.ribsM ?? [])].sort((a, b) => a - b)
   if (!ribs.length) return refuse(`Nobody has said where the ribs of ${tank.name} are. Type them at Build, Holes.`)
   const at = which === 'top' ? ribs.length - 1 : ORDINALS.includes(which) ? ORDINALS.indexOf(which) : Number(which) - 1
@@ -59,7 +59,7 @@ function atRib(tank: Tank, which: string, said: string): Told {
   if (ribM === undefined) return refuse(`${tank.name} has ${ribs.length} ribs.`)
   return { ok: true, value: ribM, by: 'knock', said }
 }
-function withinTank(tank: Tank, levelM: number, said: string): Told {
+function withinTank(tank: Tank, levelM: number, said: string): ReadAnswer {
   const rimM = tankHeight(tank.shape)
   if (levelM > rimM + 1e-6) return refuse(`${tank.name} is ${rimM} m tall; “${said}” lies above its rim.`)
   if (levelM < 0) return refuse('A level lies above the floor: type it from there.')
@@ -82,7 +82,7 @@ const PERCENT_UNITS = new Set(['%', 'percent'])
 export function readFigure(
   site: Site,
   { kind, subject, value, unit }: { kind: ReadingKind; subject?: string; value?: number; unit?: string },
-): Told {
+): ReadAnswer {
   const row: { kind?: Kind; least: number; most: number } = READING_KINDS[kind]
   if (!row.kind) return { ok: true }
   if (value === undefined) return refuse('must be given')
@@ -103,7 +103,11 @@ function factorOf(unit: string, kind: Kind): number | undefined {
   const one = parseQuantity(`1 ${unit}`, kind, 'metric')
   return one.ok ? one.value : undefined
 }
-function inRange(value: number, { least, most }: { least: number; most: number }, unit: string | undefined): Told {
+function inRange(
+  value: number,
+  { least, most }: { least: number; most: number },
+  unit: string | undefined,
+): ReadAnswer {
   if (Number.isNaN(value)) return refuse(`is in “${unit}”, which is no unit of it`)
   return value < least || value > most ? refuse(`must be from ${least} to ${most} in SI`) : { ok: true, value }
 }

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import type { Shelf, StoredHead, Whole } from '~/db/shelf'
+import type { Repository, StoredHead, Whole } from '~/db/repository'
 import { writingOf, type History } from '#core/moves'
 
 /**
@@ -21,7 +21,7 @@ function troubleOf(error: unknown): Trouble {
 
 const headOf = ({ stored: { site: _site, ...head } }: Whole): StoredHead => head
 
-/** What a history is when it is opened, as it lies on the shelf. */
+/** What a history is when it is opened, as it lies on the repository. */
 const historyOf = ({ stored, steps }: Whole): History => ({
   site: stored.site,
   steps: steps.map(step => step.made),
@@ -29,27 +29,28 @@ const historyOf = ({ stored, steps }: Whole): History => ({
   first: steps[0]?.index ?? 0,
 })
 
-export type Keeper = ReturnType<typeof useKeeper>
+export type Autosave = ReturnType<typeof useAutosave>
 
 /** True where a site could be closed now and nothing of it would be lost. */
-export const isKept = ({ saving, trouble }: Keeper): boolean => saving.value === 'saved' && trouble.value === undefined
+export const isKept = ({ saving, trouble }: Autosave): boolean =>
+  saving.value === 'saved' && trouble.value === undefined
 
 /** True where something of a site stands in this page alone, and not only until a writing ends. */
-export const isAtStake = ({ saving, trouble }: Keeper): boolean =>
+export const isAtStake = ({ saving, trouble }: Autosave): boolean =>
   saving.value === 'failed' || (saving.value === 'unsaved' && trouble.value !== undefined)
 
 /**
- * A site as it is open in this page, and what keeps it on the shelf: one writing at a time, each of what the shelf is
- * known to lack, until it lacks nothing. `taken` is told whenever a history comes from the shelf.
+ * A site as it is open in this page, and what keeps it on the repository: one writing at a time, each of what the repository is
+ * known to lack, until it lacks nothing. `taken` is told whenever a history comes from the repository.
  */
-export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
+export function useAutosave(repository: Repository, whole: Whole, taken: () => void) {
   const { id } = whole.stored
   const history = shallowRef<History>(historyOf(whole))
   const saving = ref<'saved' | 'unsaved' | 'failed'>('saved')
   const trouble = ref<Trouble>()
   /** What the browser said of the last writing that failed. */
   const cause = ref('')
-  /** Which state of the plan lies on the shelf: how often it was saved. */
+  /** Which state of the plan lies on the repository: how often it was saved. */
   const saves = ref(0)
   /** How many saves lie between now and the last file. */
   const unfiled = ref(0)
@@ -61,9 +62,9 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   let [failures, ended] = [0, false]
 
   lay(whole)
-  const stopWatching = shelf.watch(id, heard)
+  const stopWatching = repository.watch(id, heard)
 
-  /** What lies on the shelf is what stands here. */
+  /** What lies on the repository is what stands here. */
   function lay(found: Whole): void {
     held = history.value = historyOf(found)
     stored = headOf(found)
@@ -77,7 +78,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
     taken()
   }
 
-  /** What the shelf says of the site, whoever changed it; `apart` where what lies there never came from what is here. */
+  /** What the repository says of the site, whoever changed it; `apart` where what lies there never came from what is here. */
   function heard(there: StoredHead | undefined, apart = false): void {
     if (ended) return
     if (!there) trouble.value = 'gone'
@@ -92,13 +93,13 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   /** Shows what another page saved, unless something was typed here while it was read. */
   const takeOver = () =>
     tried(async () => {
-      const found = await shelf.whole(id)
+      const found = await repository.whole(id)
       if (ended) return
       if (found && saving.value === 'saved') show(found)
       else trouble.value = found ? 'elsewhere' : 'gone'
     })
 
-  /** What the shelf refuses is told where "saved" stands, and nothing of the page is lost by it. */
+  /** What the repository refuses is told where "saved" stands, and nothing of the page is lost by it. */
   async function tried(act: () => Promise<unknown>): Promise<void> {
     try {
       await act()
@@ -136,7 +137,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
         return
       }
       try {
-        const became = await shelf.write(id, writing, stored.revision, PAGE, Date.now())
+        const became = await repository.write(id, writing, stored.revision, PAGE, Date.now())
         if (became !== 'written') {
           trouble.value = became
           return
@@ -163,7 +164,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   /** Two pages changed the site: take what the other one saved. */
   const takeTheirs = () =>
     tried(async () => {
-      const found = await shelf.whole(id)
+      const found = await repository.whole(id)
       if (found) show(found)
       else trouble.value = 'gone'
     })
@@ -171,7 +172,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   /** Two pages changed the site: keep what this one has; the other's changes are overwritten. */
   const keepOurs = () =>
     tried(async () => {
-      const there = await shelf.whole(id)
+      const there = await repository.whole(id)
       if (there) stored = headOf(there)
       held = undefined
       trouble.value = undefined
@@ -179,7 +180,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
       await flush()
     })
 
-  /** Puts a site that was taken out elsewhere back on the shelf, as it stands here, with its history. */
+  /** Puts a site that was taken out elsewhere back on the repository, as it stands here, with its history. */
   async function putBack(): Promise<void> {
     const now = history.value
     const { site, steps, cursor, first } = now
@@ -187,7 +188,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
     const found = steps.map((made, at) => ({ siteId: id, index: first + at, made }))
     let put = false
     try {
-      put = await shelf.put({ stored: { ...back, site }, steps: found })
+      put = await repository.put({ stored: { ...back, site }, steps: found })
     } catch {
       // It is as gone as before, and the way to put it back, or to save it as a file, still stands there.
       return
@@ -204,7 +205,7 @@ export function useKeeper(shelf: Shelf, whole: Whole, taken: () => void) {
   }
 
   /** The site has left as a file. */
-  const filed = () => tried(() => shelf.filed([id]))
+  const filed = () => tried(() => repository.filed([id]))
 
   const acts = { end, flush, change, takeTheirs, keepOurs, putBack, filed }
   return { id, history, saving, trouble, cause, saves, unfiled, ...acts }

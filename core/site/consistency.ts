@@ -6,7 +6,7 @@ import { showQuantity } from '../units'
 const showLength = (site: Site, valueM: number) => showQuantity(valueM, 'length', site.standards.units).text
 
 /** Figures that are each possible and together are not: a roof of nothing, an outlet wider than what it empties. */
-export function senseless(site: Site): Problem[] {
+export function inconsistencies(site: Site): Problem[] {
   const problems: Problem[] = []
   const say = (path: string, sentence: string) => problems.push({ path, sentence })
   site.roofs.forEach((roof, index) => {

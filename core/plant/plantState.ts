@@ -1,33 +1,33 @@
-import { brimsOf, type BrimFlow } from './brims'
+import { overflowWeirs, type WeirFlow } from './overflowWeirs'
 import { broken, type Fault } from './faults'
-import { supplyOf, type Supply } from './supply'
-import { heldInTank, heldInVessel, type Held } from './stores'
+import { plantPower, type PlantPower } from './supply'
+import { heldInTank, heldInVessel, type PlantStore } from './stores'
 import { pumpControls, type PumpControl } from './switches'
 import { floatShutsM, inMode, tanksOf, type Site } from '../site'
 import { overTimeOf, type Lines } from '../network'
 import type { NodeOf, PartOf } from '../kinds'
 
 /** Where each flow of a line comes from or goes to, beyond joints: one of the stores by its place, or off the site. */
-export type End = { store: number } | 'source' | 'out' | 'brim' | undefined
+export type FlowEnd = { store: number } | 'source' | 'out' | 'weir' | undefined
 
 /** A plant's lines as its valves stand, what is broken, and the sun: made anew when any of them changes. */
-export interface Standing {
+export interface PlantState {
   site: Site
   lines: Lines
-  held: Held[]
+  held: PlantStore[]
   /** Of each store: its id, and whether it is a tank. */
   ids: string[]
   isTank: boolean[]
-  brims: BrimFlow[]
-  /** The store that each brim belongs to, and the one it spills into. */
-  brimOf: number[]
-  brimInto: (number | undefined)[]
+  weirs: WeirFlow[]
+  /** The store that each weir belongs to, and the one it spills into. */
+  weirOf: number[]
+  weirInto: (number | undefined)[]
   controls: PumpControl[]
-  supply: Supply
+  supply: PlantPower
   /** Each well with the links that lead from it, and which way they count. */
   wells: { id: string; well: NodeOf<'well'>; links: { at: number; sign: 1 | -1 }[] }[]
   floats: { runId: string; store: number; shutsAtM: number }[]
-  ends: { from: End; to: End }[]
+  ends: { from: FlowEnd; to: FlowEnd }[]
   linkOfRun: Map<string, number>
   linkOfTap: Map<string, number>
 }
@@ -64,7 +64,7 @@ function bySun(site: Site, sun: number): Site {
   return { ...site, runs }
 }
 
-export function standingOf(document: Site, { valves, faults, sun }: Setting): Standing {
+export function plantStateOf(document: Site, { valves, faults, sun }: Setting): PlantState {
   const positions = [...valves].map(([part, open]) => ({ part, open }))
   const turned = positions.length ? inMode(document, { id: 'now', name: '', positions }) : document
   const site = bySun(broken(turned, faults), sun)
@@ -79,7 +79,7 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     const at = id === undefined ? -1 : ids.indexOf(id)
     return at < 0 ? undefined : at
   }
-  const brims = tanksOf(site).flatMap(tank => brimsOf(site, tank))
+  const weirs = tanksOf(site).flatMap(tank => overflowWeirs(site, tank))
   const [linkOfRun, linkOfTap] = [new Map<string, number>(), new Map<string, number>()]
   lines.links.forEach((link, at) => {
     if (link.runId !== undefined && !linkOfRun.has(link.runId)) linkOfRun.set(link.runId, at)
@@ -92,11 +92,11 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
     held,
     ids,
     isTank: lines.stores.map(({ node }) => node.kind === 'tank'),
-    brims,
-    brimOf: brims.map(({ tankId }) => storeOf(tankId)!),
-    brimInto: brims.map(({ intoTank }) => storeOf(intoTank)),
+    weirs,
+    weirOf: weirs.map(({ tankId }) => storeOf(tankId)!),
+    weirInto: weirs.map(({ intoTank }) => storeOf(intoTank)),
     controls,
-    supply: supplyOf(document, controls),
+    supply: plantPower(document, controls),
     wells: wellsOf(site, linkOfRun),
     floats: site.runs.flatMap(run => {
       const store = storeOf(run.to.node)
@@ -109,7 +109,7 @@ export function standingOf(document: Site, { valves, faults, sun }: Setting): St
   }
 }
 
-function wellsOf(site: Site, linkOfRun: ReadonlyMap<string, number>): Standing['wells'] {
+function wellsOf(site: Site, linkOfRun: ReadonlyMap<string, number>): PlantState['wells'] {
   const linkAt = (runId: string, sign: 1 | -1): { at: number; sign: 1 | -1 }[] => {
     const at = linkOfRun.get(runId)
     return at === undefined ? [] : [{ at, sign }]
@@ -125,15 +125,15 @@ function wellsOf(site: Site, linkOfRun: ReadonlyMap<string, number>): Standing['
 }
 
 /** What each link's fixed ends are. */
-function endsOf({ links, unknowns, fixed, stores, mouths, brims }: Lines, ids: string[]): Standing['ends'] {
+function endsOf({ links, unknowns, fixed, stores, openings, weirs }: Lines, ids: string[]): PlantState['ends'] {
   const still = new Set(stores.map(store => store.fixed))
-  const falling = new Map([...mouths.values()].map(({ dry, tankId }) => [dry, tankId]))
-  const over = new Set(brims.map(({ link }) => link))
-  const endAt = (place: number, link: number): End => {
+  const falling = new Map([...openings.values()].map(({ dry, tankId }) => [dry, tankId]))
+  const over = new Set(weirs.map(({ link }) => link))
+  const endAt = (place: number, link: number): FlowEnd => {
     const known = fixed[place - unknowns]
     if (!known || still.has(place - unknowns)) return undefined
     if (known.kind === 'main' || (known.kind === 'head' && known.gives)) return 'source'
-    if (over.has(link)) return 'brim'
+    if (over.has(link)) return 'weir'
     const tank = falling.get(link)
     return tank === undefined ? 'out' : { store: ids.indexOf(tank) }
   }

@@ -1,7 +1,7 @@
 import { Database } from './database'
 import { diskAlbum, lateAlbum, pageAlbum, type Album } from './album'
-import { diskShelf } from './diskShelf'
-import type { Shelf } from './shelf'
+import { diskRepository } from './diskRepository'
+import type { Repository } from './repository'
 
 /** A disk that has not answered by then is worked without until it does. */
 const QUIET_MS = 2000
@@ -22,20 +22,20 @@ const LATE = Symbol('late')
 /** The disk, nothing where there is none, or that it is late. */
 const answered = () => Promise.race([disk(), new Promise<typeof LATE>(done => setTimeout(() => done(LATE), QUIET_MS))])
 
-async function chooseShelf(): Promise<Shelf> {
+async function chooseRepository(): Promise<Repository> {
   const database = await answered()
-  if (database && database !== LATE) return diskShelf(database)
-  const { pageShelf } = await import('./pageShelf')
-  if (!database) return pageShelf()
-  const { lateShelf } = await import('./lateShelf')
-  return lateShelf(
-    pageShelf(),
-    disk().then(found => found && diskShelf(found)),
+  if (database && database !== LATE) return diskRepository(database)
+  const { pageRepository } = await import('./pageRepository')
+  if (!database) return pageRepository()
+  const { lateRepository } = await import('./lateRepository')
+  return lateRepository(
+    pageRepository(),
+    disk().then(found => found && diskRepository(found)),
   )
 }
-let shelf: Promise<Shelf> | undefined
+let repository: Promise<Repository> | undefined
 /** Where this page keeps its sites; asked for once, and the same from then on. */
-export const openShelf = (): Promise<Shelf> => (shelf ??= chooseShelf())
+export const openRepository = (): Promise<Repository> => (repository ??= chooseRepository())
 
 async function chooseAlbum(): Promise<Album> {
   const database = await answered()

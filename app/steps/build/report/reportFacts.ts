@@ -4,7 +4,7 @@ import type { Kind } from '#core/units'
 import type { StepFigure } from '~/steps/step'
 
 /** What a report is made from, besides the document. */
-export interface Told {
+export interface ReportFacts {
   site: Site
   /** The day it is made on, and which state of the plan it tells of. */
   on: string

@@ -14,7 +14,7 @@ const yes = z.union([
 const share = z.number().min(0).max(1)
 
 /** What can be done to a plant that runs, each told by the field that it has. */
-export const DOINGS = {
+export const COMMANDS = {
   /** A tap, by its id, opened to a share. */
   tap: z.object({ tap: id, to: open }),
   /** A valve, by its part's id. */
@@ -32,32 +32,32 @@ export const DOINGS = {
   /** What breaks, where, and by how much. */
   fault: z.object({ fault: z.enum(FAULT_IDS), at: id, to: z.number().min(-1e4).max(1e4) }),
 } as const
-export type DoingKind = keyof typeof DOINGS
-export type Doing = { [Kind in DoingKind]: z.infer<(typeof DOINGS)[Kind]> }[DoingKind]
-export type Step = Doing & { atS: number }
+export type CommandKind = keyof typeof COMMANDS
+export type Command = { [Kind in CommandKind]: z.infer<(typeof COMMANDS)[Kind]> }[CommandKind]
+export type ScriptStep = Command & { atS: number }
 
 /** What a doing is, by the field that tells it; undefined where it tells none. */
-export const kindOf = (doing: object): DoingKind | undefined =>
-  (Object.keys(DOINGS) as DoingKind[]).find(kind => kind in doing)
+export const kindOf = (doing: object): CommandKind | undefined =>
+  (Object.keys(COMMANDS) as CommandKind[]).find(kind => kind in doing)
 
 /**
  * Reads one step of a script as people write it: `{ atS, tap: id, to: 1 }`, `{ atS, power: false }` or `{ atS, power:
  * true, to: false }`, `{ atS, rainMmPerH: 30 }` or `{ atS, rainMmPerH: 0, to: 30 }`.
  * @returns the step, or why it cannot be read: the field, and what it must be
  */
-export function readStep(json: unknown): { ok: true; step: Step } | { ok: false; path: string; why: string } {
+export function readStep(json: unknown): { ok: true; step: ScriptStep } | { ok: false; path: string; why: string } {
   if (typeof json !== 'object' || json === null) return { ok: false, path: '', why: 'must tell what is done' }
   const given: Record<string, unknown> = { ...json }
   const kind = kindOf(given)
-  if (!kind) return { ok: false, path: '', why: `must tell what is done: one of ${Object.keys(DOINGS).join(', ')}` }
+  if (!kind) return { ok: false, path: '', why: `must tell what is done: one of ${Object.keys(COMMANDS).join(', ')}` }
   const { atS } = given
   if (typeof atS !== 'number' || !Number.isFinite(atS) || atS < 0)
     return { ok: false, path: 'atS', why: 'must be a number of seconds, 0 or more' }
   if (kind === 'rainMmPerH' || kind === 'sun') given[kind] = given.to ?? given[kind]
   if (kind === 'power') given.to ??= given.power
   if (kind === 'fault') given.to ??= 1
-  const read = DOINGS[kind].safeParse(given)
-  if (read.success) return { ok: true, step: { ...(read.data as Doing), atS } }
+  const read = COMMANDS[kind].safeParse(given)
+  if (read.success) return { ok: true, step: { ...(read.data as Command), atS } }
   const [issue] = read.error.issues
   const path = issue!.path.join('.') || kind
   return { ok: false, path, why: WHY[path] ?? 'is not what can be done there' }

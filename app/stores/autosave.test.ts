@@ -3,30 +3,30 @@ import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vites
 import { ref, shallowRef, watchEffect } from 'vue'
 import { blank, plainTank } from '../../tests/sites'
 import { applyMove, beginHistory, setField, takenBack, withStep, writingOf, type History } from '../../core/moves'
-import { pageShelf } from '../db/pageShelf'
-import type { Shelf } from '../db/shelf'
-import { isAtStake } from './keeper'
+import { pageRepository } from '../db/pageRepository'
+import type { Repository } from '../db/repository'
+import { isAtStake } from './autosave'
 import { useOpenSites } from './useOpenSites'
 
 for (const [name, one] of Object.entries({ ref, shallowRef, watchEffect })) vi.stubGlobal(name, one)
 vi.stubGlobal('navigator', {})
 afterAll(() => vi.unstubAllGlobals())
 
-let shelf: Shelf
-vi.mock('~/db/openShelf', () => ({ openShelf: () => Promise.resolve(shelf) }))
+let repository: Repository
+vi.mock('~/db/openRepository', () => ({ openRepository: () => Promise.resolve(repository) }))
 
 const yard = { ...plainTank(blank(), 'A'), id: 'yard' }
 /** What a disk without room says. */
 const noRoom = () => Object.assign(new Error('no room'), { name: 'QuotaExceededError' })
 /** Fails every writing until it is mended. */
-function failing(inner: Shelf, why: () => Error) {
+function failing(inner: Repository, why: () => Error) {
   let broken = true
   const tries: number[] = []
-  const write: Shelf['write'] = (...asked) => {
+  const write: Repository['write'] = (...asked) => {
     tries.push(Date.now())
     return broken ? Promise.reject(why()) : inner.write(...asked)
   }
-  return { shelf: { ...inner, write }, tries, mend: () => (broken = false) }
+  return { repository: { ...inner, write }, tries, mend: () => (broken = false) }
 }
 function stepped(history: History, name: string): History {
   const applied = applyMove(history.site, setField('site', '', 'name', name))
@@ -38,28 +38,28 @@ function stepped(history: History, name: string): History {
 async function page() {
   const sites = useOpenSites(() => undefined)
   await sites.open('yard')
-  const keeper = sites.here.value!
+  const autosave = sites.here.value!
   return {
     sites,
-    keeper,
+    autosave,
     shown: () => sites.here.value!.history.value,
     rename: (name: string) => sites.here.value!.change(stepped(sites.here.value!.history.value, name)),
-    undo: () => keeper.change(takenBack(keeper.history.value)),
+    undo: () => autosave.change(takenBack(autosave.history.value)),
   }
 }
 /** Another page writes over the revision that lies there. */
 async function elsewhere(name: string): Promise<void> {
-  const { stored, steps } = (await shelf.whole('yard'))!
+  const { stored, steps } = (await repository.whole('yard'))!
   const there: History = { site: stored.site, steps: steps.map(({ made }) => made), cursor: stored.cursor, first: 0 }
-  await shelf.write('yard', writingOf(there, stepped(there, name))!, stored.revision, 'another page', Date.now())
+  await repository.write('yard', writingOf(there, stepped(there, name))!, stored.revision, 'another page', Date.now())
 }
-const kept = async () => (await shelf.whole('yard'))!
+const kept = async () => (await repository.whole('yard'))!
 const calm = () => vi.advanceTimersByTimeAsync(0)
 
 beforeEach(async () => {
   vi.useFakeTimers()
-  shelf = pageShelf()
-  await shelf.put({
+  repository = pageRepository()
+  await repository.put({
     stored: { id: 'yard', name: yard.name, site: yard, revision: 1, cursor: 0, changedAt: 1, demo: false },
     steps: [],
   })
@@ -67,46 +67,46 @@ beforeEach(async () => {
 afterEach(() => vi.useRealTimers())
 
 describe('a page that keeps its work', () => {
-  it('says unsaved until what it shows lies on the shelf, then saved, with all its history', async () => {
-    const { keeper, rename, undo, shown } = await page()
-    expect(keeper.saving.value).toBe('saved')
+  it('says unsaved until what it shows lies on the repository, then saved, with all its history', async () => {
+    const { autosave, rename, undo, shown } = await page()
+    expect(autosave.saving.value).toBe('saved')
     rename('Once')
     rename('Twice')
-    expect(keeper.saving.value).toBe('unsaved')
-    await keeper.flush()
-    expect(keeper.saving.value).toBe('saved')
+    expect(autosave.saving.value).toBe('unsaved')
+    await autosave.flush()
+    expect(autosave.saving.value).toBe('saved')
     undo()
-    await keeper.flush()
+    await autosave.flush()
     const { stored, steps } = await kept()
     expect([stored.name, stored.cursor, steps.length]).toEqual(['Once', 1, 2])
     expect(stored.site).toEqual(shown().site)
   })
   it('writes what was made while it wrote, before it says saved', async () => {
-    const inner = shelf
+    const inner = repository
     let over: (() => void) | undefined
-    shelf = {
+    repository = {
       ...inner,
       write: async (...asked) => {
         await new Promise<void>(done => (over = done))
         return inner.write(...asked)
       },
     }
-    const { keeper, rename } = await page()
+    const { autosave, rename } = await page()
     rename('Once')
-    const ended = keeper.flush()
+    const ended = autosave.flush()
     await calm()
     rename('Twice')
     over!()
     await calm()
-    expect(keeper.saving.value).toBe('unsaved')
+    expect(autosave.saving.value).toBe('unsaved')
     over!()
     await ended
-    expect(keeper.saving.value).toBe('saved')
+    expect(autosave.saving.value).toBe('saved')
     const { stored, steps } = await kept()
     expect([stored.name, steps.length, stored.revision]).toEqual(['Twice', 2, 3])
   })
   it('opens nothing where there is nothing, and says so', async () => {
-    await shelf.take('yard')
+    await repository.take('yard')
     const sites = useOpenSites(() => undefined)
     await sites.open('yard')
     expect([sites.notOpened.value, sites.here.value]).toEqual([{ because: 'missing' }, undefined])
@@ -114,7 +114,7 @@ describe('a page that keeps its work', () => {
   it('opens nothing that cannot be worked with, says what is wrong, and hands it out as it lies there', async () => {
     const site = { ...yard, id: 'field', nodes: [{ ...yard.nodes[0]!, id: { toString: 1 } as unknown as string }] }
     const stored = { id: 'field', name: 'Field', site, revision: 1, cursor: 0, changedAt: 1, demo: false }
-    await shelf.put({ stored, steps: [] })
+    await repository.put({ stored, steps: [] })
     const sites = useOpenSites(() => undefined)
     await sites.open('field')
     expect(sites.here.value).toBeUndefined()
@@ -127,80 +127,80 @@ describe('a page that keeps its work', () => {
 
 describe('a disk that fails', () => {
   it('when it is full is told as full, never as another page, and tried again by itself, ever more seldom', async () => {
-    const disk = failing(shelf, noRoom)
-    shelf = disk.shelf
-    const { keeper, rename } = await page()
+    const disk = failing(repository, noRoom)
+    repository = disk.repository
+    const { autosave, rename } = await page()
     rename('Once')
     const began = Date.now()
-    await keeper.flush()
-    expect([keeper.saving.value, keeper.trouble.value]).toEqual(['failed', 'full'])
+    await autosave.flush()
+    expect([autosave.saving.value, autosave.trouble.value]).toEqual(['failed', 'full'])
     await vi.advanceTimersByTimeAsync(60_000)
     expect(disk.tries.map(at => Math.round((at - began) / 1000))).toEqual([0, 2, 6, 14, 30, 60])
-    expect(keeper.trouble.value).toBe('full')
+    expect(autosave.trouble.value).toBe('full')
     disk.mend()
     await vi.advanceTimersByTimeAsync(30_000)
-    expect([keeper.saving.value, keeper.trouble.value]).toEqual(['saved', undefined])
+    expect([autosave.saving.value, autosave.trouble.value]).toEqual(['saved', undefined])
     expect((await kept()).stored.name).toBe('Once')
   })
   it('otherwise is told as broken; what is made meanwhile is kept with the rest once it works', async () => {
-    const disk = failing(shelf, () => new Error('the disk is gone'))
-    shelf = disk.shelf
-    const { keeper, rename } = await page()
+    const disk = failing(repository, () => new Error('the disk is gone'))
+    repository = disk.repository
+    const { autosave, rename } = await page()
     rename('Once')
-    await keeper.flush()
-    expect(keeper.trouble.value).toBe('broken')
+    await autosave.flush()
+    expect(autosave.trouble.value).toBe('broken')
     rename('Twice')
-    expect(keeper.saving.value).toBe('failed')
+    expect(autosave.saving.value).toBe('failed')
     disk.mend()
-    await keeper.flush()
+    await autosave.flush()
     const { stored, steps } = await kept()
-    expect([stored.name, steps.length, keeper.saving.value]).toEqual(['Twice', 2, 'saved'])
+    expect([stored.name, steps.length, autosave.saving.value]).toEqual(['Twice', 2, 'saved'])
   })
 })
 
 describe('another page with the same site', () => {
   it('is followed where nothing here is at stake', async () => {
-    const { keeper, shown } = await page()
+    const { autosave, shown } = await page()
     await elsewhere('Theirs')
     await calm()
-    expect([shown().site.name, keeper.saving.value, keeper.trouble.value]).toEqual(['Theirs', 'saved', undefined])
+    expect([shown().site.name, autosave.saving.value, autosave.trouble.value]).toEqual(['Theirs', 'saved', undefined])
   })
   it('is told of where something is, and neither overwrites the other unasked', async () => {
-    const { keeper, shown, rename } = await page()
+    const { autosave, shown, rename } = await page()
     rename('Ours')
     await elsewhere('Theirs')
     await calm()
-    expect([keeper.trouble.value, shown().site.name]).toEqual(['elsewhere', 'Ours'])
-    await keeper.flush()
+    expect([autosave.trouble.value, shown().site.name]).toEqual(['elsewhere', 'Ours'])
+    await autosave.flush()
     expect((await kept()).stored.name).toBe('Theirs')
-    await keeper.takeTheirs()
-    expect([shown().site.name, keeper.trouble.value]).toEqual(['Theirs', undefined])
+    await autosave.takeTheirs()
+    expect([shown().site.name, autosave.trouble.value]).toEqual(['Theirs', undefined])
   })
   it('gives way where ours is asked for, with all our history', async () => {
-    const { keeper, rename } = await page()
+    const { autosave, rename } = await page()
     rename('Ours')
     await elsewhere('Theirs')
     await calm()
-    await keeper.keepOurs()
+    await autosave.keepOurs()
     const { stored, steps } = await kept()
     expect([stored.name, steps.length]).toEqual(['Ours', 1])
-    expect([keeper.saving.value, keeper.trouble.value]).toEqual(['saved', undefined])
+    expect([autosave.saving.value, autosave.trouble.value]).toEqual(['saved', undefined])
   })
 })
 
 describe('a site that was taken out elsewhere', () => {
   it('is told at once, nothing more is saved, and it is put back whole when asked', async () => {
-    const { keeper, rename } = await page()
+    const { autosave, rename } = await page()
     rename('Once')
-    await keeper.flush()
-    await shelf.take('yard')
-    expect(keeper.trouble.value).toBe('gone')
+    await autosave.flush()
+    await repository.take('yard')
+    expect(autosave.trouble.value).toBe('gone')
     rename('Twice')
-    await keeper.flush()
-    expect(await shelf.whole('yard')).toBeUndefined()
-    await keeper.putBack()
+    await autosave.flush()
+    expect(await repository.whole('yard')).toBeUndefined()
+    await autosave.putBack()
     const { stored, steps } = await kept()
-    expect([stored.name, steps.length, keeper.trouble.value, keeper.saving.value]).toEqual([
+    expect([stored.name, steps.length, autosave.trouble.value, autosave.saving.value]).toEqual([
       'Twice',
       2,
       undefined,
@@ -208,34 +208,34 @@ describe('a site that was taken out elsewhere', () => {
     ])
     // And goes on being kept.
     rename('Thrice')
-    await keeper.flush()
+    await autosave.flush()
     expect((await kept()).stored.name).toBe('Thrice')
   })
   it('is not put over one that stands there again, with newer work', async () => {
-    const { keeper, rename } = await page()
-    const taken = (await shelf.take('yard'))!
+    const { autosave, rename } = await page()
+    const taken = (await repository.take('yard'))!
     rename('Ours')
     const newer = { ...taken.stored, name: 'Newer', site: { ...yard, name: 'Newer' }, revision: 9, by: 'another page' }
-    await shelf.put({ stored: newer, steps: [] })
-    await keeper.putBack()
-    expect(keeper.trouble.value).toBe('elsewhere')
+    await repository.put({ stored: newer, steps: [] })
+    await autosave.putBack()
+    expect(autosave.trouble.value).toBe('elsewhere')
     expect((await kept()).stored.name).toBe('Newer')
   })
 })
 
 describe('work since the last file', () => {
   it('is counted by saves, and starts anew once the site has left as a file', async () => {
-    const { keeper, rename } = await page()
+    const { autosave, rename } = await page()
     for (const name of ['Once', 'Twice', 'Thrice']) {
       rename(name)
-      await keeper.flush()
+      await autosave.flush()
     }
-    expect(keeper.unfiled.value).toBe(3)
-    await keeper.filed()
-    expect(keeper.unfiled.value).toBe(0)
+    expect(autosave.unfiled.value).toBe(3)
+    await autosave.filed()
+    expect(autosave.unfiled.value).toBe(0)
   })
   it('goes with the site when another is opened, and nothing of the first is written over the second', async () => {
-    await shelf.put({
+    await repository.put({
       stored: {
         id: 'field',
         name: 'Field',
@@ -252,7 +252,7 @@ describe('work since the last file', () => {
     await sites.open('field')
     expect((await kept()).stored.name).toBe('Once')
     expect([shown().site.id, sites.here.value!.saving.value]).toEqual(['field', 'saved'])
-    expect(shown()).toEqual({ ...beginHistory((await shelf.whole('field'))!.stored.site), first: 0 })
+    expect(shown()).toEqual({ ...beginHistory((await repository.whole('field'))!.stored.site), first: 0 })
     await sites.leave()
     expect([sites.here.value, sites.left.value]).toEqual([undefined, []])
   })
@@ -260,8 +260,8 @@ describe('work since the last file', () => {
 
 describe('a site that is left before all of it is kept', () => {
   it('stays whole in memory, is told of, and is let go once it is kept', async () => {
-    const disk = failing(shelf, noRoom)
-    shelf = disk.shelf
+    const disk = failing(repository, noRoom)
+    repository = disk.repository
     const { sites, rename } = await page()
     rename('Once')
     await sites.leave()
@@ -289,14 +289,14 @@ describe('a site that is left before all of it is kept', () => {
     expect([(await kept()).stored.name, sites.left.value]).toEqual(['Ours', []])
   })
   it('is told by its true cause where something of it cannot be written down', async () => {
-    const disk = failing(shelf, () =>
+    const disk = failing(repository, () =>
       Object.assign(new Error('#<Object> could not be cloned'), { name: 'DataCloneError' }),
     )
-    shelf = disk.shelf
-    const { keeper, rename } = await page()
+    repository = disk.repository
+    const { autosave, rename } = await page()
     rename('Once')
-    await keeper.flush()
-    expect([keeper.trouble.value, keeper.cause.value]).toEqual(['unfit', '#<Object> could not be cloned'])
+    await autosave.flush()
+    expect([autosave.trouble.value, autosave.cause.value]).toEqual(['unfit', '#<Object> could not be cloned'])
   })
 })
 
@@ -318,9 +318,9 @@ describe('whatever happens to it', () => {
   it('what was typed last stands on the disk or in this page, unless somebody gave it up', async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(fc.constantFrom(...ACTS), { maxLength: 24 }), async acts => {
-        const inner = pageShelf()
+        const inner = pageRepository()
         let full = false
-        shelf = {
+        repository = {
           ...inner,
           write: (...given) => (full ? Promise.reject(noRoom()) : inner.write(...given)),
           put: whole => (full ? Promise.reject(noRoom()) : inner.put(whole)),
@@ -334,30 +334,30 @@ describe('whatever happens to it', () => {
         const open = () => sites.here.value ?? sites.left.value[0]
         let [typed, count] = [undefined as string | undefined, 0]
         for (const act of acts) {
-          const keeper = open()
+          const autosave = open()
           if (act === 'type' && sites.here.value) {
             typed = `Typed ${count++}`
             sites.here.value.change(stepped(sites.here.value.history.value, typed))
-          } else if (act === 'write') await keeper?.flush()
+          } else if (act === 'write') await autosave?.flush()
           else if (act === 'leave') await sites.leave()
           else if (act === 'open') await sites.open('yard')
           else if (act === 'another page changes it') {
-            if (!full && (await shelf.whole('yard'))) await elsewhere(`Theirs ${count++}`)
+            if (!full && (await repository.whole('yard'))) await elsewhere(`Theirs ${count++}`)
           } else if (act === 'another page takes it out') {
-            const before = await shelf.take('yard')
+            const before = await repository.take('yard')
             // What was kept went with it, and whoever took it out can put it back.
             if (before && !open()) typed = undefined
           } else if (act === 'the disk is full') full = true
           else if (act === 'the disk has room') full = false
           else if (act === 'time passes') await vi.advanceTimersByTimeAsync(31_000)
-          else if (act === 'take theirs' && keeper?.trouble.value === 'elsewhere') {
-            await keeper.takeTheirs()
+          else if (act === 'take theirs' && autosave?.trouble.value === 'elsewhere') {
+            await autosave.takeTheirs()
             typed = undefined
-          } else if (act === 'keep ours' && keeper?.trouble.value === 'elsewhere') await keeper.keepOurs()
-          else if (act === 'put it back' && keeper?.trouble.value === 'gone') await keeper.putBack()
+          } else if (act === 'keep ours' && autosave?.trouble.value === 'elsewhere') await autosave.keepOurs()
+          else if (act === 'put it back' && autosave?.trouble.value === 'gone') await autosave.putBack()
           await calm()
           if (typed === undefined) continue
-          const there = await shelf.whole('yard')
+          const there = await repository.whole('yard')
           const names = [...sites.left.value, ...(sites.here.value ? [sites.here.value] : [])].flatMap(
             ({ history: { value } }) => [value.site.name, ...namesIn(value.steps)],
           )

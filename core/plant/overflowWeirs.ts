@@ -3,8 +3,8 @@ import { overflowsOf, rimM, type Site } from '../site'
 import { lineFlowLps } from '../network'
 import type { Tank } from '../kinds'
 
-/** How water goes over one brim of a tank: an overflow's mouth with its line, or the rim itself. */
-export interface BrimFlow {
+/** How water goes over one weir of a tank: an overflow's mouth with its line, or the rim itself. */
+export interface WeirFlow {
   tankId: string
   /** The overflow's port; over the rim, none. */
   port?: string
@@ -24,9 +24,9 @@ const DEEPEST_MOUTHS = 3
 /** A sharp rim over which water runs, per metre of its length (Poleni, L/s at a metre's depth to the power of 1.5). */
 const RIM_LPS_PER_M = 1800
 
-/** Every way out over the brim of a tank, in the order in which lines know them: its overflows, then its rim. */
-export function brimsOf(site: Site, tank: Tank): BrimFlow[] {
-  const overflows = overflowsOf(site, tank).map(({ port, path, runsAtM }): BrimFlow => {
+/** Every way out over the weir of a tank, in the order in which lines know them: its overflows, then its rim. */
+export function overflowWeirs(site: Site, tank: Tank): WeirFlow[] {
+  const overflows = overflowsOf(site, tank).map(({ port, path, runsAtM }): WeirFlow => {
     const lineLps = path.pumpLps ?? lineFlowLps(site, path.runs, rimM(tank))
     const end = path.end.kind === 'tank' && path.end.id !== tank.id ? path.end.id : undefined
     return {
@@ -42,7 +42,7 @@ export function brimsOf(site: Site, tank: Tank): BrimFlow[] {
 }
 
 /** A round mouth, by a table of what it passes, straight between; and no more than its line does. */
-function mouth(boreMm: number, lineLps: number): BrimFlow['at'] {
+function mouth(boreMm: number, lineLps: number): WeirFlow['at'] {
   const deepestM = (DEEPEST_MOUTHS * boreMm) / 1000
   const depthsM = SHARES.map(share => share * deepestM)
   const flows = depthsM.map(depthM => openingFlow({ innerDiameterMm: boreMm, depthMm: depthM * 1000 }).flowLps)
@@ -57,7 +57,7 @@ function mouth(boreMm: number, lineLps: number): BrimFlow['at'] {
 }
 
 /** Over a rim water runs all round. */
-function overRim({ shape }: Tank): BrimFlow['at'] {
+function overRim({ shape }: Tank): WeirFlow['at'] {
   const lengthM =
     shape.shape === 'upright-cylinder'
       ? Math.PI * shape.diameterM

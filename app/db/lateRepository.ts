@@ -1,22 +1,22 @@
 import { nanoid } from 'nanoid'
-import type { Holding, Shelf, StoredHead } from './shelf'
+import type { Holding, Repository, StoredHead } from './repository'
 
-type Told = Parameters<Shelf['watch']>[1]
-/** Something that is told of what lies on the shelf, wherever that is. */
+type Told = Parameters<Repository['watch']>[1]
+/** Something that is told of what lies on the repository, wherever that is. */
 interface Listening {
-  begin(shelf: Shelf): () => void
+  begin(repository: Repository): () => void
   end: () => void
   /** Of one site: which, and who is told. */
   site?: { id: string; told: Told }
 }
 
 /**
- * A shelf whose disk does not answer yet: all goes on in the page, and is put on the disk as soon as that comes. A site
+ * A repository whose disk does not answer yet: all goes on in the page, and is put on the disk as soon as that comes. A site
  * that lies there already and was changed here meanwhile is nobody's to decide: whoever has it open is told that the two
  * are apart; else what was changed here is put beside it under a name of its own.
  */
-export function lateShelf(page: Shelf, disk: Promise<Shelf | undefined>): Shelf {
-  let shelf = page
+export function lateRepository(page: Repository, disk: Promise<Repository | undefined>): Repository {
+  let repository = page
   let holding: Holding = 'late'
   const toldOfHolding: ((holding: Holding) => void)[] = []
   const listening = new Set<Listening>()
@@ -29,7 +29,7 @@ export function lateShelf(page: Shelf, disk: Promise<Shelf | undefined>): Shelf 
     for (const told of toldOfHolding) told(holding)
   })
 
-  async function carryOver(found: Shelf): Promise<void> {
+  async function carryOver(found: Repository): Promise<void> {
     const [out, apart] = [new Set(await found.takenOut()), new Map<string, StoredHead>()]
     const open = new Set([...listening].flatMap(({ site }) => (site ? [site.id] : [])))
     for (const { id, demo, revision } of await headsOf(page)) {
@@ -49,7 +49,7 @@ export function lateShelf(page: Shelf, disk: Promise<Shelf | undefined>): Shelf 
         await found.put({ stored: { ...whole.stored, id: other, name, site }, steps })
       }
     }
-    shelf = found
+    repository = found
     for (const each of listening) {
       each.end()
       const there = each.site && apart.get(each.site.id)
@@ -60,16 +60,16 @@ export function lateShelf(page: Shelf, disk: Promise<Shelf | undefined>): Shelf 
 
   /** Listens to where sites are kept now, and goes on listening where they will be. */
   function listen(begin: Listening['begin'], site?: Listening['site']): () => void {
-    const each: Listening = { begin, end: begin(shelf), ...(site ? { site } : {}) }
+    const each: Listening = { begin, end: begin(repository), ...(site ? { site } : {}) }
     listening.add(each)
     return () => {
       each.end()
       listening.delete(each)
     }
   }
-  const settled = async (): Promise<Shelf> => {
+  const settled = async (): Promise<Repository> => {
     await carrying
-    return shelf
+    return repository
   }
 
   return {
@@ -89,10 +89,10 @@ export function lateShelf(page: Shelf, disk: Promise<Shelf | undefined>): Shelf 
   }
 }
 
-/** The heads of a shelf, as it tells them first. */
-const headsOf = (shelf: Shelf): Promise<StoredHead[]> =>
+/** The heads of a repository, as it tells them first. */
+const headsOf = (repository: Repository): Promise<StoredHead[]> =>
   new Promise(done => {
-    const stop = shelf.watchAll(heads => {
+    const stop = repository.watchAll(heads => {
       done(heads)
       queueMicrotask(() => stop())
     })

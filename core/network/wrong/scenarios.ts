@@ -1,15 +1,15 @@
-import type { Asked } from '../steady/moment'
+import type { MomentSetting } from '../steady/moment'
 import { levelsAt } from '../taps'
 import { islandsOf, type Island } from './islands'
 import type { Site } from '../../site'
 
 /** What can happen to lines that stand as they are: what runs, what is open, and how high water stands. */
-export interface Happening {
+export interface Scenario {
   id: string
   /** In words that go on from "with": "the power off". */
   words: string
   site: Site
-  asked: Asked
+  asked: MomentSetting
 }
 
 /** A main that comes weakly. */
@@ -20,7 +20,7 @@ const LOW_SHARE = 0.2
  * shut, a tap is open, a tank is empty, a float sticks. In lines that have nothing to do with each other it happens at
  * once.
  */
-export function happeningsOf(site: Site): Happening[] {
+export function scenariosOf(site: Site): Scenario[] {
   const islands = islandsOf(site)
   const [full, low] = [levelsAt(site, 'full'), levelsAt(site, 'low')]
   const mains = (kPa: (atRest: number) => number) =>
@@ -33,7 +33,12 @@ export function happeningsOf(site: Site): Happening[] {
   const hasMain = islands.some(({ mains }) => mains.length)
   const hasPump = islands.some(({ pumps }) => pumps.length)
   const open = (taps: string[]) => Object.fromEntries(taps.map(id => [id, 1]))
-  const happening = (id: string, words: string, asked: Asked, of = site): Happening => ({ id, words, asked, site: of })
+  const happening = (id: string, words: string, asked: MomentSetting, of = site): Scenario => ({
+    id,
+    words,
+    asked,
+    site: of,
+  })
   const nth = (of: (island: Island) => string[]) =>
     Array.from({ length: Math.max(0, ...islands.map(island => of(island).length)) }, (_, at) =>
       islands.flatMap(island => of(island)[at] ?? []),

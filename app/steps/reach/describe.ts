@@ -6,13 +6,13 @@ import { graphOf, roleOf, runName, tanksOf, type Run, type Site } from '#core/si
 import { handValves, islandsOf, partsAlong, type Steady } from '#core/network'
 import { PART_KINDS } from '#core/kinds'
 
-export const runSubject = (run: Run): string => `run:${run.id}`
+export const runSubjectId = (run: Run): string => `run:${run.id}`
 
 /** Lines under pressure, overflows and roofs’ lines: every run, those that can go wrong first. */
 const ofStorm = (site: Site, run: Run) =>
   ['spout', 'chamber'].includes(graphOf(site).node(run.from.node)?.kind ?? '') || roleOf(site, run.from) === 'overflow'
 
-export const linesOf = (site: Site): Run[] =>
+export const runsByRisk = (site: Site): Run[] =>
   site.runs.toSorted((a, b) => Number(ofStorm(site, a)) - Number(ofStorm(site, b)))
 
 /** How many were found; the review has looked for them in its own thread. */
@@ -32,8 +32,8 @@ export function subjects({ site, show, review }: StepContext): Subject[] {
     { id: 'modes', name: 'Ways of running it', figure: String(site.modes.length || ''), holds: [] },
     ...(tanksOf(site).length ? [{ id: 'tears', name: 'If a tank tears', holds: [] }] : []),
     ...(handValves(site).length ? [{ id: 'card', name: 'The card for the wall', holds: [] }] : []),
-    ...linesOf(site).map(run => ({
-      id: runSubject(run),
+    ...runsByRisk(site).map(run => ({
+      id: runSubjectId(run),
       name: runName(site, run),
       figure: figureOf(run),
       holds: [run.id],

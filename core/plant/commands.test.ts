@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { pumpControls } from './switches'
-import { readStep } from './doings'
+import { readStep } from './commands'
 import { jointAt, mainAt, pipe, pressureTankAt, tankAt, tapAt, wellAt, worksOf } from '../../tests/waterworks'
 import type { NewPart } from '../kinds'
 
