@@ -1,6 +1,10 @@
 import type {} from '@nuxt/nitro-server'
+import { copyFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
-import { bundleOffline, bundleThread } from './scripts/bundles'
+import { bundleOffline, bundleThread, licencesOf } from './scripts/bundles'
+
+/** What of others the page loads, and under which licence: written by the build of the page. */
+const LICENCES = fileURLToPath(new URL('./.nuxt/dist/client/licences.txt', import.meta.url))
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
@@ -75,6 +79,9 @@ export default defineNuxtConfig({
     define: { __VUE_OPTIONS_API__: 'false' },
     // A twentieth smaller than the quicker minifier makes it, which the first view is glad of.
     build: { minify: 'terser' },
+    $client: {
+      plugins: [licencesOf(LICENCES)],
+    },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noImplicitReturns: true, noUnusedLocals: true } } },
   telemetry: false,
@@ -86,7 +93,11 @@ export default defineNuxtConfig({
         input.server ??= input.entry!
     },
     /** What answers without a network knows every file of this build, and the server every file that it serves. */
-    'nitro:build:public-assets': ({ options }) => bundleOffline(options.output.publicDir),
+    async 'nitro:build:public-assets'({ options }) {
+      const { publicDir } = options.output
+      await copyFile(LICENCES, `${publicDir}/licences.txt`)
+      await bundleOffline(publicDir)
+    },
     'nitro:init'(nitro) {
       nitro.hooks.hook('compiled', ({ options }) => bundleThread(options.output.serverDir))
     },

@@ -3,6 +3,7 @@ import { readdir, readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
+import license from 'rollup-plugin-license'
 
 /** What a build makes beside what Nuxt makes: the threads of the server, and what answers without a network. */
 const here = (path: string) => fileURLToPath(new URL(`../${path}`, import.meta.url))
@@ -56,3 +57,6 @@ const contentOf = async (file: string) =>
     .update(await readFile(file))
     .digest('hex')
     .slice(0, 20)
+
+/** Writes down what of others is in what the page loads, and under which licence. */
+export const licencesOf = (file: string) => license({ thirdParty: { output: { file, encoding: 'utf8' } } })

@@ -11,7 +11,7 @@ const table = computed(() => (open.value ? plotRows(props.axes, props.series, pr
   <details class="rows small" @toggle="open = ($event.currentTarget as HTMLDetailsElement).open">
     <summary>In figures</summary>
     <div v-if="table" class="wide" tabindex="0" role="region" :aria-label="`In figures: ${spoken}`">
-      <table>
+      <table class="compare">
         <thead>
           <tr>
             <th v-for="name in table.head" :key="name" scope="col">{{ name }}</th>
@@ -36,18 +36,5 @@ summary {
 .wide {
   max-height: 260px;
   overflow: auto;
-}
-table {
-  border-collapse: collapse;
-  font-variant-numeric: tabular-nums;
-}
-th,
-td {
-  text-align: left;
-  padding: 1px 14px 1px 0;
-  font-weight: 400;
-}
-th {
-  color: var(--soft);
 }
 </style>

@@ -6,7 +6,7 @@ import { Key, openBrowser, type Page } from './page'
 
 let page: Page
 beforeAll(async () => {
-  page = await openBrowser()
+  page = await openBrowser(undefined, { network: true })
 })
 afterAll(() => page.quit())
 

@@ -16,13 +16,13 @@ const FLAGS = [
   '--window-size=1280,800',
 ]
 
-/** A browser with a fresh profile. */
-export async function launch(): Promise<WebDriver> {
+/** A browser with a fresh profile; where the network is heeded, all that it asks for is written down. */
+export async function launch({ network = false }: { network?: boolean } = {}): Promise<WebDriver> {
   const options = new chrome.Options()
   options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
   options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tall-cask-profile-'))}`)
   options.setUserPreferences({ 'download.default_directory': mkdtempSync(join(tmpdir(), 'tall-cask-downloads-')) })
-  options.set('goog:loggingPrefs', { performance: 'ALL', browser: 'ALL' })
+  options.set('goog:loggingPrefs', { browser: 'ALL', ...(network ? { performance: 'ALL' } : {}) })
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)

@@ -42,7 +42,7 @@ describe('a house in a town, without a roof', () => {
     expect(told).toMatch(/last \d+ (hours|days) from full tanks/)
     const [, bridged, cuts] = /(\d+) of (\d+) outages were\s+bridged/.exec(told)!.map(Number)
     expect(bridged).toBeLessThanOrEqual(cuts!)
-    await page.css('[data-cover] .line')
+    await page.css('[data-cover] canvas')
   })
   it('is led to a tap straight from the main too, and served by either first', async () => {
     await page.go((await page.driver.getCurrentUrl()).replace(page.address, '').replace('/store', '/need'))

@@ -6,14 +6,25 @@ import { inject } from 'vitest'
 import { devtools, launch, size } from './browser'
 
 const WAIT_MS = 60000
+/** So often it is looked whether what is waited for is there. */
+const LOOK_EVERY_MS = 40
 /** What was pressed and shows nothing after so long is pressed again. */
 const AGAIN_MS = 5000
+
+/** Whether a thing is seen: it is drawn, and not folded to nothing while it opens. */
+const IS_SEEN = `const isSeen = each => each.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
+  each.getBoundingClientRect().height > 1;`
+/** The option that is shown and begins with a name; and whether any is shown. */
+const SHOWN_OPTION = `${IS_SEEN}
+  const shown = [...document.querySelectorAll('.el-select-dropdown__item')].filter(isSeen);
+  return [shown.find(item => item.innerText.trim().startsWith(arguments[0])) ?? null, shown.length > 0];`
 
 /** The litres that a figure on the screen says. */
 export const litres = (text: string) => Number(text.replace(/[^\d.]/g, '')) * (text.includes('m³') ? 1000 : 1)
 
 /** A browser with a fresh profile, and what a person does with it. */
-export const openBrowser = async (address = inject('address')) => new Page(await launch(), address)
+export const openBrowser = async (address = inject('address'), heeds: { network?: boolean } = {}) =>
+  new Page(await launch(heeds), address)
 
 export class Page {
   constructor(
@@ -21,6 +32,8 @@ export class Page {
     readonly address: string,
   ) {}
 
+  wait = <Value>(condition: Parameters<typeof this.driver.wait<Value>>[0], what?: string): Promise<Value> =>
+    this.driver.wait<Value>(condition, WAIT_MS, what, LOOK_EVERY_MS) as Promise<Value>
   size = (width: number, height: number) => size(this.driver, width, height)
   devtools = <Answer>(name: string, args: object) => devtools(this.driver, name, args) as Promise<Answer>
   go = (path: string) => this.driver.get(this.address + path)
@@ -28,7 +41,7 @@ export class Page {
   /** Waits for a thing; where it never comes, what the page says instead and what went wrong in it is told. */
   async css(selector: string): Promise<WebElement> {
     try {
-      return await this.driver.wait(until.elementLocated(By.css(selector)), WAIT_MS)
+      return await this.wait<WebElement>(until.elementLocated(By.css(selector)))
     } catch {
       const [said] = await Promise.all(await this.all('body').then(bodies => bodies.map(body => body.getText())))
       const errors = await this.errors()
@@ -41,12 +54,12 @@ export class Page {
   async button(words: string): Promise<WebElement> {
     const path = `//*[self::button or self::a or self::label][contains(normalize-space(.), "${words}")]`
     await this.seek(path)
-    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `no button “${words}”`)
+    return this.wait<WebElement>(until.elementLocated(By.xpath(path)), `no button “${words}”`)
   }
   async field(label: string): Promise<WebElement> {
     const path = `//input[@aria-label="${label}"]`
     await this.seek(path)
-    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `no field “${label}”`)
+    return this.wait<WebElement>(until.elementLocated(By.xpath(path)), `no field “${label}”`)
   }
 
   /**
@@ -114,36 +127,35 @@ export class Page {
   /** Waits until a reading of the page fulfils a condition, and gives it back. */
   async until<Value>(read: () => Promise<Value>, holds: (value: Value) => boolean, what: string): Promise<Value> {
     let last: Value | undefined
-    await this.driver
-      .wait(
-        async () => {
-          try {
-            last = await read()
-            return holds(last)
-          } catch {
-            return false
-          }
-        },
-        WAIT_MS,
-        `${what}; last seen: ${String(last)}`,
-      )
-      .catch((error: Error) => {
-        throw new Error(`${what}; last seen: ${JSON.stringify(last)} (${error.message})`)
-      })
+    const isSo = async () => {
+      try {
+        last = await read()
+        return holds(last)
+      } catch {
+        return false
+      }
+    }
+    await this.wait(isSo, what).catch((error: Error) => {
+      throw new Error(`${what}; last seen: ${JSON.stringify(last)} (${error.message})`)
+    })
     return last as Value
   }
 
-  /** Scrolls to a thing and waits until it stands still: it has the same place in four frames, one after another. */
-  async settle(element: WebElement): Promise<void> {
-    await this.driver.executeAsyncScript(
-      `const [element, done] = arguments;
+  /**
+   * Scrolls to a thing and waits until it stands still: it has the same place in four frames, one after another.
+   * @returns whether it is seen and can be pressed
+   */
+  settle(element: WebElement): Promise<boolean> {
+    return this.driver.executeAsyncScript<boolean>(
+      `${IS_SEEN}
+      const [element, done] = arguments;
       element.scrollIntoView({ block: 'center' });
       const place = () => { const { x, y, width } = element.getBoundingClientRect(); return [x, y, width].join() };
       const watch = (last, still) => requestAnimationFrame(() => {
         const now = place();
         if (now !== last) watch(now, 0);
         else if (still < 3) watch(now, still + 1);
-        else done();
+        else done(isSeen(element) && !element.disabled);
       });
       watch(place(), 0);`,
       element,
@@ -153,9 +165,10 @@ export class Page {
   /** Clicks what can be pressed and stands still; scrolls there first. */
   async click(element: WebElement | Promise<WebElement>): Promise<void> {
     const found = await element
-    await this.settle(found)
-    await this.driver.wait(until.elementIsVisible(found), WAIT_MS)
-    await this.driver.wait(until.elementIsEnabled(found), WAIT_MS)
+    if (!(await this.settle(found))) {
+      await this.wait(until.elementIsVisible(found))
+      await this.wait(until.elementIsEnabled(found))
+    }
     await found.click()
   }
 
@@ -200,37 +213,26 @@ export class Page {
     const words = `//*[@role="combobox" and @aria-label="${label}"]`
     await this.seek(words)
     const boxes = By.xpath(`${words}[self::button] | ${words}/ancestor::*[contains(@class, "el-select__wrapper")]`)
-    const box = await this.driver.wait(until.elementLocated(boxes), WAIT_MS, `no choice “${label}”`)
+    const box = await this.wait<WebElement>(until.elementLocated(boxes), `no choice “${label}”`)
     await this.click(box)
     let pressedAt = Date.now()
-    const option = await this.driver.wait(
-      async () => {
-        const items = await this.all('.el-select-dropdown__item')
-        const shown = []
-        for (const item of items) if (await item.isDisplayed()) shown.push(item)
-        for (const item of shown) if ((await item.getText()).startsWith(name)) return item
-        // An answer that arrived at that moment may have drawn the choice anew: it is pressed again, as anybody would.
-        if (!shown.length && Date.now() - pressedAt > AGAIN_MS) {
-          pressedAt = Date.now()
-          const [again] = await this.driver.findElements(boxes)
-          if (again) await this.click(again)
-        }
-        return false as unknown as WebElement
-      },
-      WAIT_MS,
-      `no option “${name}”`,
-    )
-    await option.click()
-    await this.driver
-      .wait(
-        async () => {
-          for (const item of await this.all('.el-select-dropdown')) if (await item.isDisplayed()) return false
-          return true
-        },
-        WAIT_MS,
-        'the list stays open',
+    const option = await this.wait<WebElement>(async () => {
+      const [found, isOpen] = await this.driver.executeScript<[WebElement | null, boolean]>(SHOWN_OPTION, name)
+      if (found) return found
+      // An answer that arrived at that moment may have drawn the choice anew: it is pressed again, as anybody would.
+      if (!isOpen && Date.now() - pressedAt > AGAIN_MS) {
+        pressedAt = Date.now()
+        const [again] = await this.driver.findElements(boxes)
+        if (again) await this.click(again)
+      }
+      return false as unknown as WebElement
+    }, `no option “${name}”`)
+    await this.click(option)
+    const isShut = () =>
+      this.driver.executeScript<boolean>(
+        `${IS_SEEN} return ![...document.querySelectorAll('.el-select-dropdown')].some(isSeen)`,
       )
-      .catch(() => undefined)
+    await this.wait(isShut, 'the list stays open').catch(() => undefined)
   }
 
   async undo(times: number): Promise<void> {

@@ -7,7 +7,7 @@ const here = {
   hookTimeout: 120000,
 }
 
-/** Two browsers at a time do what people do; what is timed comes after them, with the machine to itself. */
+/** Two browsers at a time do what people do, one for each processor; what is timed comes after them, with the machine to itself. */
 export default defineConfig({
   test: {
     projects: [

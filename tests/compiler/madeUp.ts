@@ -49,8 +49,8 @@ export const VENT: readonly Row[] = [
   },
   {
     file: 'core/network/steady/lines.ts',
-    before: '    outfall: ({ baseM }) => air(baseM),',
-    row: '    vent: ({ baseM }) => air(baseM),\n',
+    before: '    outfall: ({ baseM }) => draft.air(baseM),',
+    row: '    vent: ({ baseM }) => draft.air(baseM),\n',
   },
   { file: 'core/build/takeoff/things.ts', before: '  outfall(site, list', row: '  vent() {},\n' },
 ]
