@@ -181,7 +181,7 @@ function setsOf(series: Series, measures: Measures, palette: Palette): DrawnSet[
         barPercentage: series.narrow ? 0.8 : 1,
         categoryPercentage: 1,
         grouped: false,
-        order: 5,
+        order: 2,
       },
     ]
   }

@@ -7,14 +7,16 @@ import { isoDate } from '#core/climate'
 
 /** The days of a year: what is held, and what spills or is short. */
 const results = useResults()
-const FIRSTS_MOST = 13
 const days = computed(() => {
   const { year } = results
   return year ? Array.from({ length: year.to - year.from }, (_, offset) => year.from + offset) : []
 })
-const dayWords = (day: number) => format(parseISO(isoDate(results.outlook!.startDay + Math.round(day))), 'd MMM')
+const dateOf = (day: number) => isoDate(results.outlook!.startDay + Math.round(day))
+const dayWords = (day: number) => format(parseISO(dateOf(day)), 'd MMM')
+/** The first of each month. */
+const firsts = computed(() => days.value.filter(day => dateOf(day).endsWith('-01')))
 const axes = computed((): PlotAxes => ({
-  x: { from: days.value[0], until: days.value.at(-1), mostMarks: FIRSTS_MOST, text: dayWords },
+  x: { from: days.value[0], until: days.value.at(-1), marks: firsts.value, mostMarks: 13, text: dayWords },
   y: { words: 'held', kind: 'volume', from: 0 },
   right: { words: 'spilled or short', kind: 'volume', per: 'a day', from: 0 },
 }))

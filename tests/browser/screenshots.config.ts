@@ -5,7 +5,7 @@ export default defineConfig({
     include: ['tests/browser/screenshots.ts'],
     globalSetup: ['tests/browser/server.ts'],
     fileParallelism: false,
-    testTimeout: 120000,
+    testTimeout: 300000,
     hookTimeout: 45000,
   },
 })

@@ -110,7 +110,7 @@ it('takes the main views', async () => {
     text => /of [5-9]\d\d outages/.test(text),
     'the cover',
   )
-  await page.css('[data-cover] .line')
+  await page.css('[data-cover] canvas')
   await shoot('outages')
   await page.openDemo('brindle-yard')
   await page.click(page.css('.year .frame svg'))
@@ -125,7 +125,7 @@ it('takes the main views', async () => {
   await page.size(390, 844)
   await page.openDemo('quillfern-ridge')
   await shoot('phone')
-}, 120000)
+}, 300000)
 
 it('takes page one of the report', async () => {
   await page.openDemo('quillfern-ridge', 'build')
