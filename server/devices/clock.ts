@@ -16,11 +16,8 @@ const settings = z.object({
  */
 export const clock = defineDevice('clock', 'the clock', settings)
 
-let read: { settings: object; sinceMs: number } | undefined
-
 /** Milliseconds since 1970 by the clock. */
 export function nowMs(): number {
-  const held = clock.read()
-  if (read?.settings !== held) read = { settings: held, sinceMs: Date.now() }
-  return Date.parse(held.at) + (Date.now() - read.sinceMs) * held.rate
+  const { at, rate } = clock.read()
+  return Date.parse(at) + (Date.now() - clock.setAtMs()) * rate
 }

@@ -9,6 +9,8 @@ export interface StandIn<Settings extends object = object> {
   id: string
   name: string
   read: () => Settings
+  /** When they were set, ms since 1970 by this machine's clock. */
+  setAtMs: () => number
   /** Changes some of the settings; what cannot be is refused, and nothing is changed. */
   change: (json: unknown) => Answer<{ settings: Settings }>
 }
@@ -20,15 +22,18 @@ export function defineDevice<Shape extends z.ZodRawShape>(
   schema: z.ZodObject<Shape>,
 ): StandIn<z.output<z.ZodObject<Shape>>> {
   let settings = schema.parse({})
+  let setAtMs = Date.now()
   return {
     id,
     name,
     read: () => settings,
+    setAtMs: () => setAtMs,
     change(json) {
       if (typeof json !== 'object' || json === null) return refuse(`The settings of ${name} must be one JSON object.`)
       const read = schema.strict().safeParse({ ...settings, ...json })
       if (read.success) {
         settings = read.data
+        setAtMs = Date.now()
         return { ok: true, settings }
       }
       const [issue] = read.error.issues

@@ -47,7 +47,7 @@ describe('a level sensor', () => {
     await does('has a wrong clock')
     await page.until(row, text => /clock is 3 days behind/.test(text), 'it is told')
     await does(WELL)
-    await page.until(row, text => !/clock is 3 days/.test(text), 'its clock is right')
+    await page.until(row, text => !/clock is/.test(text), 'its clock is right')
   })
   it('that is stuck from the beginning is not believed; taken out, what it told stays', async () => {
     await page.openDemo('brindle-yard', 'keep')

@@ -19,7 +19,7 @@ const props = defineProps<{ device: Device }>()
 const store = useSite()
 const devices = useDevices()
 const consent = useConsent()
-const { show } = useUnits()
+const { show, span } = useUnits()
 const state = computed(() => devices.states[props.device.id])
 const row = computed(() => DEVICE_KINDS[props.device.kind])
 const where = computed(() => {
@@ -42,12 +42,12 @@ const told = computed(() => {
   const what = `${show(newest.value.value!, kind)} ${dayWords(newest.value.at.slice(0, 10))}`
   return `told ${what}; ${counted(own.value.length, 'line')} of it in the log`
 })
-const HOUR = 60
+const HOUR_MINUTES = 60
 const clock = computed(() => {
   const slow = state.value?.slowMinutes ?? 0
-  const hours = Math.abs(slow) / HOUR
-  const far = hours < 48 ? counted(Math.max(1, Math.round(hours)), 'hour') : counted(Math.round(hours / 24), 'day')
-  return slow ? `Its clock is ${far} ${slow > 0 ? 'behind' : 'ahead'}: its times are put right by that.` : ''
+  return slow
+    ? `Its clock is ${span(Math.abs(slow) / HOUR_MINUTES)} ${slow > 0 ? 'behind' : 'ahead'}: its times are put right by that.`
+    : ''
 })
 const standIn = computed(() => standInOf(props.device.address))
 const failure = ref<Failure>('none')
