@@ -29,19 +29,24 @@ function installBrowser() {
 
 installPackages()
 installBrowser()
-let failed = 0
 let passed = 0
-const step = (name, ok) => (ok ? passed++ : (failed++, console.error(`${name} failed`)))
+/** What failed, by name: told again at the very end, where it is found. */
+const failures = []
+const step = (name, ok) => (ok ? passed++ : failures.push(name))
 
 const folder = mkdtempSync(join(tmpdir(), 'tall-cask-test-'))
 function tests(name, config, ...only) {
   const file = join(folder, `${name}.json`)
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
   run('npx', ['--no-install', 'vitest', 'run', '--config', config, ...reporters, ...only], { mayFail: true })
-  if (!existsSync(file)) return void failed++
+  if (!existsSync(file)) return void failures.push(`the suite “${name}” as a whole`)
   const report = JSON.parse(readFileSync(file, 'utf8'))
   passed += report.numPassedTests
-  failed += report.numFailedTests + (report.numTotalTestSuites && !report.success && !report.numFailedTests ? 1 : 0)
+  for (const { name: path, status, message, assertionResults } of report.testResults) {
+    const those = assertionResults.filter(test => test.status === 'failed')
+    for (const { fullName, failureMessages } of those) failures.push(`${path}: ${fullName}\n${failureMessages[0]}`)
+    if (status === 'failed' && !those.length) failures.push(`${path}: ${message}`)
+  }
 }
 
 // What needs no built app runs while it is built.
@@ -59,6 +64,7 @@ if (!(await building)) {
   process.exit(1)
 }
 tests('server', 'vitest.config.ts', 'tests/server')
-tests('browser', 'tests/browser/vitest.config.ts')
-console.log(`\n${passed} passed, ${failed} failed`)
-process.exit(failed ? 1 : 0)
+tests('browser', 'tests/browser/vitest.config.ts', '--project', 'use')
+for (const each of failures) console.error(`\nFailed: ${each}`)
+console.log(`\n${passed} passed, ${failures.length} failed`)
+process.exit(failures.length ? 1 : 0)

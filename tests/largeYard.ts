@@ -1,5 +1,6 @@
 import { blank, build } from './sites'
-import type { Site } from '../core/site'
+import { dailySeries } from '../core/climate'
+import { writeSite, type Site } from '../core/site'
 import { moveOf, standInClimate } from '../core/moves'
 
 const WAYS = ['joined', 'alone', 'spill', 'joined', 'stepped', 'joined'] as const
@@ -50,4 +51,12 @@ export function sideBySide(site: Site, times: number): Site {
     runs: copies(site.runs),
     uses: copies(site.uses),
   }
+}
+
+/** A site file of such yards side by side, with a rain record of some years. */
+export function yardFile({ tanks, uses, years, yards }: { tanks: number; uses: number; years: number; yards: number }) {
+  const site = sideBySide(largeYard(tanks / yards, uses / yards), yards)
+  const rainMm = Array.from(dailySeries(site, { years }).rainMm, mm => Math.round(mm * 10) / 10)
+  const climate = { ...site.climate, daily: { start: '1921-01-01', rainMm } }
+  return writeSite({ ...site, id: `yard-${tanks}`, climate })
 }

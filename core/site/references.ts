@@ -73,99 +73,69 @@ export function strayReferences(site: Site): Problem[] {
   }
 }
 
-/** The first id that two things share, and whose it is. */
+/** Things whose ids lie in one space: where each stands in the document, and what it is called. Words are made late. */
+type Named = { id: string; path: () => string; called: () => string }
+const named = <Thing extends { id: string }>(
+  things: readonly Thing[] | undefined,
+  path: (at: number) => string,
+  called: (thing: Thing) => string,
+): Named[] =>
+  (things ?? []).map((thing, at) => ({
+    id: thing.id,
+    path: () => `${path(at)}.id`,
+    called: () => called(thing),
+  }))
+const byName = ({ name, id }: { name?: string; id: string }) => `“${name ?? id}”`
+
+/** Everything in a site that carries an id, each list of spaces apart from the others. */
+function idSpaces(site: Site): Named[][] {
+  const { modes, options, prices, devices, restrictions, nodes, roofs, runs, uses } = site
+  const list = (name: string) => (at: number) => `${name}[${at}]`
+  return [
+    named(modes, list('modes'), byName),
+    named(options, list('options'), byName),
+    named(prices, list('prices'), () => 'A price'),
+    named(devices, list('devices'), byName),
+    named(restrictions, list('restrictions'), byName),
+    [
+      ...named(nodes, list('nodes'), byName),
+      ...named(roofs, list('roofs'), byName),
+      ...named(runs, list('runs'), byName),
+      ...named(uses, list('uses'), byName),
+      ...runs.flatMap((run, at) =>
+        named(run.parts, list(`runs[${at}].parts`), part => `A ${part.kind} of “${run.id}”`),
+      ),
+      ...roofs.flatMap(({ name, pieces, spouts }, at) => [
+        ...named(pieces, list(`roofs[${at}].pieces`), () => `A piece of “${name}”`),
+        ...named(spouts, list(`roofs[${at}].spouts`), () => `A gutter of “${name}”`),
+      ]),
+      ...uses.flatMap(({ name, rations, amount }, at) => [
+        ...named(rations, list(`uses[${at}].rations`), () => `A step of “${name}”`),
+        ...named(
+          amount.by === 'bed' ? amount.drip?.emitters : undefined,
+          list(`uses[${at}].amount.drip.emitters`),
+          () => `An emitter of “${name}”`,
+        ),
+      ]),
+    ],
+  ]
+}
+
+/** Every id that two things of one space share, and whose it is. */
 function doubledIds(site: Site): Problem[] {
-  const seen = new Map<string, () => string>()
   const problems: Problem[] = []
-  // Words are made for what is wrong alone: this is asked at every keystroke.
-  const look = (path: () => string, id: string, called: () => string) => {
-    const earlier = seen.get(id)
-    if (earlier)
-      problems.push({
-        path: path(),
-        sentence: `${called()} has the id “${id}”, which ${earlier()} has too. Give it one of its own.`,
-      })
-    seen.set(id, called)
+  for (const things of idSpaces(site)) {
+    const seen = new Map<string, Named>()
+    for (const thing of things) {
+      const earlier = seen.get(thing.id)
+      if (earlier)
+        problems.push({
+          path: thing.path(),
+          sentence: `${thing.called()} has the id “${thing.id}”, which ${earlier.called()} has too. Give it one of its own.`,
+        })
+      seen.set(thing.id, thing)
+    }
   }
-  for (const list of ['modes', 'options'] as const) {
-    seen.clear()
-    site[list].forEach((item, index) =>
-      look(
-        () => `${list}[${index}].id`,
-        item.id,
-        () => `“${item.name}”`,
-      ),
-    )
-  }
-  seen.clear()
-  site.prices?.forEach((price, index) =>
-    look(
-      () => `prices[${index}].id`,
-      price.id,
-      () => 'A price',
-    ),
-  )
-  seen.clear()
-  for (const list of ['devices', 'restrictions'] as const) {
-    site[list]?.forEach((item, index) =>
-      look(
-        () => `${list}[${index}].id`,
-        item.id,
-        () => `“${item.name}”`,
-      ),
-    )
-    seen.clear()
-  }
-  for (const list of ['nodes', 'roofs', 'runs', 'uses'] as const)
-    site[list].forEach((item, index) =>
-      look(
-        () => `${list}[${index}].id`,
-        item.id,
-        () => `“${item.name ?? item.id}”`,
-      ),
-    )
-  site.runs.forEach((run, index) =>
-    run.parts.forEach((part, at) =>
-      look(
-        () => `runs[${index}].parts[${at}].id`,
-        part.id,
-        () => `A ${part.kind} of “${run.id}”`,
-      ),
-    ),
-  )
-  site.roofs.forEach((roof, index) => {
-    roof.pieces.forEach((piece, at) =>
-      look(
-        () => `roofs[${index}].pieces[${at}].id`,
-        piece.id,
-        () => `A piece of “${roof.name}”`,
-      ),
-    )
-    roof.spouts.forEach((spout, at) =>
-      look(
-        () => `roofs[${index}].spouts[${at}].id`,
-        spout.id,
-        () => `A gutter of “${roof.name}”`,
-      ),
-    )
-  })
-  site.uses.forEach((use, index) => {
-    use.rations?.forEach((step, at) =>
-      look(
-        () => `uses[${index}].rations[${at}].id`,
-        step.id,
-        () => `A step of “${use.name}”`,
-      ),
-    )
-    const emitters = use.amount.by === 'bed' ? use.amount.drip?.emitters : undefined
-    emitters?.forEach((emitter, at) =>
-      look(
-        () => `uses[${index}].amount.drip.emitters[${at}].id`,
-        emitter.id,
-        () => `An emitter of “${use.name}”`,
-      ),
-    )
-  })
   return problems
 }
 

@@ -7,21 +7,15 @@ const here = {
   hookTimeout: 120000,
 }
 
-/** Two browsers at a time do what people do, one for each processor; what is timed comes after them, with the machine to itself. */
+/**
+ * What people do is run by two browsers at a time, one for each processor (`npm test`); what is timed runs with the
+ * machine to itself (`npm run bench`).
+ */
 export default defineConfig({
   test: {
     projects: [
-      {
-        test: {
-          ...here,
-          name: 'use',
-          include: ['tests/browser/**/*.test.ts'],
-          exclude: [PACE],
-          maxWorkers: 2,
-          sequence: { groupOrder: 1 },
-        },
-      },
-      { test: { ...here, name: 'pace', include: [PACE], maxWorkers: 1, retry: 1, sequence: { groupOrder: 2 } } },
+      { test: { ...here, name: 'use', include: ['tests/browser/**/*.test.ts'], exclude: [PACE], maxWorkers: 2 } },
+      { test: { ...here, name: 'pace', include: [PACE], maxWorkers: 1, retry: 1 } },
     ],
   },
 })

@@ -1,8 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { largeYard, sideBySide } from '../../largeYard'
+import { yardFile } from '../../largeYard'
 import { openBrowser, type Page } from '../page'
-import { dailySeries } from '../../../core/climate'
-import { writeSite } from '../../../core/site'
 import { longest, atBest, slowly, timing, told, type Timing } from './timing'
 
 /** Sites as large as a village's: run with the machine to itself, and held against how slow that is just then. */
@@ -18,12 +16,6 @@ afterAll(async () => {
 })
 
 describe('a large yard', () => {
-  const large = ({ tanks, uses, years, yards }: { tanks: number; uses: number; years: number; yards: number }) => {
-    const site = sideBySide(largeYard(tanks / yards, uses / yards), yards)
-    const rainMm = Array.from(dailySeries(site, { years }).rainMm, mm => Math.round(mm * 10) / 10)
-    const climate = { ...site.climate, daily: { start: '1921-01-01', rainMm } }
-    return writeSite({ ...site, id: `yard-${tanks}`, climate })
-  }
   /** Opens a file from the Yard; milliseconds until the Section is seen, and until all is answered; its long tasks. */
   async function opened(file: string): Promise<[seenMs: number, answeredMs: number, tasks: number[]]> {
     await page.go('/')
@@ -79,7 +71,7 @@ describe('a large yard', () => {
   ]
   describe.each(YARDS)('of $tanks tanks, $uses uses and $years years', yard => {
     it('is seen at once, and typed into', async () => {
-      const file = large(yard)
+      const file = yardFile(yard)
       const [[seenMs, answeredMs, tasks], slowAtFirst] = await time.held(() => opened(file))
       const figures = ['1.5', '1.3', '1.6', '1.4', '1.7', '1.5']
       const [strokes, slow] = await time.held(async () => time.typed(await page.field('Length'), figures))
@@ -99,32 +91,5 @@ describe('a large yard', () => {
       expect(over.filter(([, ms]) => ms >= yard.taskWithin * slow)).toEqual([])
       await page.answered()
     })
-  })
-  it('of which a far end is picked is moved along to it, and draws what stands there alone', async () => {
-    const drawn = () => page.all('.section [data-node]')
-    const tanks = '.index [data-subject^="tank"]'
-    await page.go('/site/yard-300/store')
-    await page.css('.section svg [data-node]')
-    await page.css(tanks)
-    await page.answered()
-    expect((await drawn()).length).toBeLessThan(120)
-    const far = (await page.all(tanks)).at(-1)!
-    const id = await far.getAttribute('data-subject')
-    expect(await page.all(`.section [data-node="${id}"]`)).toEqual([])
-    await page.driver.executeScript('arguments[0].click()', far)
-    const there = await page.css(`.section [data-node="${id}"]`)
-    const { x, width } = await there.getRect()
-    expect(x + width).toBeLessThan(1280 - 280)
-    expect(x).toBeGreaterThan(92)
-    expect((await drawn()).length).toBeLessThan(120)
-    // Picked again, it is shown again.
-    await page.driver.executeScript('document.querySelector(".section .scroll").scrollTo({ left: 0 })')
-    await page.until(
-      () => page.all(`.section [data-node="${id}"]`),
-      found => found.length === 0,
-      'it is out of sight',
-    )
-    await page.driver.executeScript('arguments[0].click()', far)
-    await page.css(`.section [data-node="${id}"]`)
   })
 })

@@ -92,46 +92,6 @@ describe('the live plant', () => {
   })
 })
 
-describe('many years', () => {
-  const years = async () =>
-    Number(/In ([\d  ]+) made-up years/.exec(await page.text('.many'))?.[1]?.replace(/\D/g, '') ?? 0)
-  it('are run when the Sheet opens, more on demand; a stopped run leaves the last answer', async () => {
-    await page.openDemo('quillfern-ridge')
-    await page.subject('many')
-    await page.until(years, count => count === 1200, '40 times 30 years')
-    const said = await page.text('.many p')
-    await page.press('Run 1000 times 30 years')
-    await page.css('.many progress')
-    await page.press('Stop')
-    await page.until(
-      () => page.all('.many progress'),
-      bars => bars.length === 0,
-      'stopped',
-    )
-    expect(await page.text('.many p')).toBe(said)
-    await page.press('Run 1000 times 30 years')
-    await page.until(years, count => count === 30000, 'all of them')
-    console.log(`a thousand times thirty years: ${/[\d.]+ s\./.exec(await page.text('.many'))?.[0]}`)
-  })
-  it('say when they are from before a change', async () => {
-    await page.type('Diameter', '2')
-    await page.subject('many')
-    await page.until(
-      () => page.text('.many'),
-      text => text.includes('from before the last change'),
-      'old',
-    )
-    // A stale answer is struck through until it is run again.
-    const struck = async () => (await page.css('.many p')).getCssValue('text-decoration-line')
-    expect(await struck()).toBe('line-through')
-    await page.press('Undo')
-    await page.press('Run 40 times again')
-    await page.until(years, count => count === 1200, 'run again')
-    expect(await page.text('.many')).not.toContain('from before')
-    expect(await struck()).toBe('none')
-  })
-})
-
 describe('a record of a million hours', () => {
   it('is read within seconds, and says how far it is', async () => {
     const hours = Array.from({ length: 41_667 }, (_, day) => {
