@@ -21,7 +21,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'core',
-          include: ['{core,demo}/**/*.test.ts', 'tests/{compiler,server}/**/*.test.ts'],
+          include: ['{core,demo}/**/*.test.ts', 'tests/compiler/**/*.test.ts'],
           // The core keeps no state, so the files can share one load of it: half the time of loading it for each.
           isolate: false,
         },
@@ -37,6 +37,18 @@ export default defineConfig({
           },
         ],
         test: { name: 'kinds', include: ['tests/kinds/**/*.test.ts'], isolate: false },
+      },
+      // Servers work beside whoever asks them: one of these at a time.
+      {
+        extends: true,
+        test: {
+          name: 'server',
+          include: ['tests/server/**/*.test.ts'],
+          isolate: false,
+          maxWorkers: 1,
+          testTimeout: 90000,
+          sequence: { groupOrder: 1 },
+        },
       },
       // What the app keeps, and what a browser brings, is each file's own.
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts'] } },

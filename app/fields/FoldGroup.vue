@@ -2,19 +2,19 @@
 import { usePrinting } from '~/print/printNotes'
 
 /**
- * A group of notes that folds, with what it comes to in its head. It opens by itself where something in it is amiss;
+ * A group of notes that folds, with what it comes to in its head. It opens by itself where something is found in it;
  * whether a person opened or shut it is kept for as long as they are here.
  */
-const props = defineProps<{ id: string; title: string; summary?: string; amiss?: boolean; open?: boolean }>()
+const props = defineProps<{ id: string; title: string; summary?: string; found?: boolean; open?: boolean }>()
 const wished = useState<Record<string, boolean>>('folds', () => ({}))
 const printing = usePrinting()
-const shown = computed(() => printing.value || (wished.value[props.id] ?? (props.amiss || props.open || false)))
+const shown = computed(() => printing.value || (wished.value[props.id] ?? (props.found || props.open || false)))
 const toggle = () => (wished.value = { ...wished.value, [props.id]: !shown.value })
 const body = useId()
 </script>
 
 <template>
-  <section class="fold" :class="{ amiss }" :data-fold="id">
+  <section class="fold" :class="{ found }" :data-fold="id">
     <h3>
       <button type="button" :aria-expanded="shown" :aria-controls="body" @click="toggle">
         <span class="title">{{ title }}</span>
@@ -59,7 +59,7 @@ button {
   margin-left: auto;
   color: var(--oak);
 }
-.amiss .title::after {
+.found .title::after {
   content: '';
   display: inline-block;
   width: 7px;

@@ -162,7 +162,7 @@ describe('holes', () => {
       for (const hole of holesOf(demoSite(name))) {
         expect(hole.sawMm).toBeGreaterThan(20)
         expect(hole.alongM).toBeGreaterThanOrEqual(0)
-        expect(hole.amiss.join()).not.toContain('too near')
+        expect(hole.faults.join()).not.toContain('too near')
       }
   })
   it('two at one place are told', () => {
@@ -176,7 +176,7 @@ describe('holes', () => {
       put(second!.port.name, 'bearingDeg', 90),
       moveOf('setPort', { tank: 'tank-3', port: second!.port.name, heightM: first!.heightM + 0.02 }),
     )
-    expect(holesOf(same).some(({ amiss }) => amiss.some(words => words.includes('too near')))).toBe(true)
+    expect(holesOf(same).some(({ faults }) => faults.some(words => words.includes('too near')))).toBe(true)
   })
 })
 

@@ -4,7 +4,7 @@ import { graphOf, nameOf, rimM, tanksOf, type Run, type Site } from '../site'
 import { PORT_ROLES, type Port, type Tank } from '../kinds'
 import { endSize } from '../catalog'
 
-/** A hole in a tank's wall: how high, which way it faces, what saw, from which side, and what is amiss with it. */
+/** A hole in a tank's wall: how high, which way it faces, what saw, from which side, and what is wrong with it. */
 export interface Hole {
   id: string
   tankId: string
@@ -21,7 +21,7 @@ export interface Hole {
   from: 'inside' | 'outside'
   /** Along the wall from where it is rolled open, m. */
   alongM: number
-  amiss: string[]
+  faults: string[]
 }
 
 /** Saws for bulkhead fittings by the thread through them, mm: the makers' sizes in the round. */
@@ -91,11 +91,14 @@ export function holesOfTank(site: Site, tank: Tank): Hole[] {
       by,
       from: by === 'ring' || by === 'lid' ? 'outside' : 'inside',
       alongM: (bearingDeg / 360) * round,
-      amiss: [],
+      faults: [],
     })
   }
   const arms = armsOf(site, tank, made)
-  return made.map(hole => ({ ...hole, amiss: [...amissWith(tank, hole, made, round), ...armAmiss(hole, arms, round)] }))
+  return made.map(hole => ({
+    ...hole,
+    faults: [...wallFaults(tank, hole, made, round), ...armFaults(hole, arms, round)],
+  }))
 }
 /** What goes into a hole: a roof's line a rubber ring, through the lid where it comes in at the rim; else a bulkhead. */
 function madeBy(tank: Tank, port: Port, isDrain: boolean, outerMm: number): Hole['by'] {
@@ -153,7 +156,7 @@ function armsOf(site: Site, tank: Tank, holes: readonly Hole[]): Arm[] {
   })
 }
 /** A fitting that stands in where an arm swings holds it fast; two that swing into each other do too. */
-function armAmiss(hole: Hole, arms: readonly Arm[], round: number): string[] {
+function armFaults(hole: Hole, arms: readonly Arm[], round: number): string[] {
   const own = arms.find(arm => arm.hole === hole)
   return arms.flatMap((arm): string[] => {
     if (arm.hole === hole) return []
@@ -166,28 +169,28 @@ function armAmiss(hole: Hole, arms: readonly Arm[], round: number): string[] {
 }
 
 /** What is measured twice before it is sawn. */
-function amissWith(tank: Tank, hole: Hole, all: readonly Hole[], round: number): string[] {
-  const amiss: string[] = []
+function wallFaults(tank: Tank, hole: Hole, all: readonly Hole[], round: number): string[] {
+  const faults: string[] = []
   const highM = rimM(tank) - tank.baseM
   const radiusM = hole.sawMm / 2000
   for (const other of all)
     if (other !== hole && apartM(round, other, hole.bearingDeg, hole.heightM) < apartWanted(other.sawMm, hole.sawMm))
-      amiss.push(`too near the hole of its ${other.words}`)
-  if (onRib(tank, hole) !== undefined) amiss.push('on a rib, where no ring seals')
-  if (onSeam(tank, round, hole) !== undefined) amiss.push('on a seam, where the wall is uneven')
+      faults.push(`too near the hole of its ${other.words}`)
+  if (onRib(tank, hole) !== undefined) faults.push('on a rib, where no ring seals')
+  if (onSeam(tank, round, hole) !== undefined) faults.push('on a seam, where the wall is uneven')
   if (tank.fittingsUpToM !== undefined && hole.heightM > tank.fittingsUpToM && hole.by === 'bulkhead')
-    amiss.push('higher than its maker lets fittings through the wall')
-  if (hole.heightM - radiusM < 0.02) amiss.push('its lower edge comes to the floor')
-  if (hole.heightM + radiusM > highM && hole.by !== 'lid') amiss.push('its upper edge comes over the rim')
+    faults.push('higher than its maker lets fittings through the wall')
+  if (hole.heightM - radiusM < 0.02) faults.push('its lower edge comes to the floor')
+  if (hole.heightM + radiusM > highM && hole.by !== 'lid') faults.push('its upper edge comes over the rim')
   if (hole.from === 'inside' && tank.lid && highM - hole.heightM > REACH_M && hole.by === 'bulkhead')
-    amiss.push(
+    faults.push(
       'no arm reaches it from the lid: fit it before the tank stands, through the open end or with a rod and line',
     )
   // A float shuts its inlet before the water comes to it; what a roof sends must come in above where it leaves.
   const inlet = all.find(({ port, by }) => port.role === 'inlet' && (by === 'ring' || by === 'lid'))
   if (hole.port.role === 'overflow' && inlet && hole.heightM >= inlet.heightM - 0.02)
-    amiss.push('the overflow is to lie below the inlet')
-  return amiss
+    faults.push('the overflow is to lie below the inlet')
+  return faults
 }
 
 /** How far a pipe of a line stands out of a wall before it can turn, mm: where an elbow lands. */

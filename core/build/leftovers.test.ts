@@ -122,22 +122,22 @@ describe('doing it later', () => {
 
 describe('a hole', () => {
   const [tank] = tanksOf(demoSite('quillfern-ridge'))
-  const amiss = (site: ReturnType<typeof demoSite>, of = tank!.id) =>
-    holesOf(site).flatMap(hole => (hole.tankId === of ? hole.amiss : []))
+  const faults = (site: ReturnType<typeof demoSite>, of = tank!.id) =>
+    holesOf(site).flatMap(hole => (hole.tankId === of ? hole.faults : []))
   it('is found on a rib, on a seam, and above where its maker lets fittings through', () => {
     const site = demoSite('quillfern-ridge')
     const [hole] = holesOf(site).filter(({ tankId, by }) => tankId === tank!.id && by === 'bulkhead')
-    const said = (field: string, value: unknown) => amiss(build(site, setField('node', tank!.id, field, value)))
-    expect(amiss(site).join()).not.toMatch(/rib|seam|maker/)
+    const said = (field: string, value: unknown) => faults(build(site, setField('node', tank!.id, field, value)))
+    expect(faults(site).join()).not.toMatch(/rib|seam|maker/)
     expect(said('ribsM', [hole!.heightM])).toContain('on a rib, where no ring seals')
     expect(said('fittingsUpToM', 0.02)).toContain('higher than its maker lets fittings through the wall')
     const placed = build(site, setField('port', portId(tank!.id, hole!.port.name), 'bearingDeg', 90))
-    expect(amiss(build(placed, setField('node', tank!.id, 'seamsDeg', [91])))).toContain(
+    expect(faults(build(placed, setField('node', tank!.id, 'seamsDeg', [91])))).toContain(
       'on a seam, where the wall is uneven',
     )
   })
   it('that nobody has placed is guessed clear of a seam', () => {
     const site = build(demoSite('quillfern-ridge'), setField('node', tank!.id, 'seamsDeg', [90, 180]))
-    expect(amiss(site).join()).not.toMatch(/seam/)
+    expect(faults(site).join()).not.toMatch(/seam/)
   })
 })

@@ -44,6 +44,8 @@ export const zoneOverFlow = defineCheck({
  */
 const LITRES_THAT_SPARE_A_DAY = 1000
 const FILLS_THAT_PAY = 4
+/** Of less than this share of what is asked, or a litre a year, nobody buys a tank: a short day is less (SHORT_SHARE). */
+const [WANTED_SHARE, WANTED_L] = [0.02, 1]
 
 export const spillsMoreThanKeeps = defineCheck({
   id: 'spills-more-than-keeps',
@@ -57,7 +59,7 @@ export const spillsMoreThanKeeps = defineCheck({
     const yearly = (values: Float64Array) => sum(values) / years
     const [spilledL, shortL] = [yearly(run.spilledL), yearly(run.shortL)]
     const keptL = yearly(run.caughtL) - yearly(run.flushedL) - spilledL
-    if (spilledL <= keptL || shortL < Math.max(1, 0.02 * yearly(run.askedL))) return []
+    if (spilledL <= keptL || shortL < Math.max(WANTED_L, WANTED_SHARE * yearly(run.askedL))) return []
     const pool = compiled.pools.reduce((most, each) => (each.capL > most.capL ? each : most))
     const tank = pool.tanks.at(-1)!
     const moreL = pool.capL / pool.tanks.length

@@ -1,9 +1,10 @@
 import { z } from 'zod'
-import { rimM, type Site } from '#core/site'
+import type { Site } from '#core/site'
 import { steady } from '#core/network'
 import { Refused } from '../lib/refused'
 import { argsIn } from './asked'
 import { siteIn } from './documents'
+import { straysOfState, unless } from './strays'
 
 const figures = (least: number, most: number) =>
   z
@@ -34,26 +35,15 @@ export function networkJob(json: unknown) {
   return steady(site, asked)
 }
 
-/** What is named and is not there, and tanks that would stand over their rims. */
-function straysOf(site: Site, { open = {}, levels = {}, pressures = {}, running = {} }: Asked) {
-  const nodes = new Map(site.nodes.map(node => [node.id, node]))
+/** What is named and is not there. */
+function straysOf(site: Site, { open = {}, running = {}, ...state }: Asked) {
+  const taps = new Set(site.nodes.flatMap(node => (node.kind === 'tap' ? [node.id] : [])))
   const runs = new Set(site.runs.map(run => run.id))
-  const unless = (path: string, holds: boolean, sentence: string) => (holds ? [] : [{ path, sentence }])
   return [
     ...Object.keys(open).flatMap(id =>
-      unless(`open.${id}`, nodes.get(id)?.kind === 'tap', `open.${id}: there is no tap “${id}” in this site.`),
+      unless(`open.${id}`, taps.has(id), `open.${id}: there is no tap “${id}” in this site.`),
     ),
-    ...Object.entries(levels).flatMap(([id, levelM]) => {
-      const path = `levels.${id}`
-      const tank = nodes.get(id)
-      if (tank?.kind !== 'tank') return [{ path, sentence: `${path}: there is no tank “${id}” in this site.` }]
-      const highM = rimM(tank) - tank.baseM
-      return unless(path, levelM <= highM + 1e-9, `${path} must be at most ${highM} m, the tank’s own height.`)
-    }),
-    ...Object.keys(pressures).flatMap(id => {
-      const holds = nodes.get(id)?.kind === 'pressureTank'
-      return unless(`pressures.${id}`, holds, `pressures.${id}: there is no pressure tank “${id}” in this site.`)
-    }),
+    ...straysOfState(site, state),
     ...Object.keys(running).flatMap(id =>
       unless(`running.${id}`, runs.has(id), `running.${id}: there is no run “${id}” in this site.`),
     ),

@@ -1,10 +1,11 @@
 import { DAY_S } from '#core/units'
 import { z } from 'zod'
-import { rimM, type Site } from '#core/site'
+import type { Site } from '#core/site'
 import { FAULTS, play, readStep, type FaultRow, type PlantStart, type ScriptStep } from '#core/plant'
 import { Refused, refused } from '../lib/refused'
 import { affordPlay } from './cost'
 import { siteIn } from './documents'
+import { straysOfState, unless } from './strays'
 
 const [MOST_S, MOST_LOOKS, MOST_STEPS] = [62 * DAY_S, 20_000, 20_000]
 
@@ -58,7 +59,7 @@ export function tryJob(json: unknown) {
   if (seconds / everyS > MOST_LOOKS)
     throw refused(422, `everyS must be at least ${seconds / MOST_LOOKS}, ${MOST_LOOKS} looks in all.`, 'everyS')
   const steps = stepsOf(script)
-  const strays = [...straysOf(site, asked.data), ...placesOf(site, steps)]
+  const strays = [...straysOfState(site, asked.data), ...placesOf(site, steps)]
   if (strays.length) throw new Refused(422, strays)
   const start = { levels, pressures, ...clockOf(asked.data.start) }
   affordPlay(site, seconds, first => play(site, { seconds: first, everyS: first, script: steps, start }))
@@ -83,32 +84,6 @@ function stepsOf(script: unknown[]): ScriptStep[] {
   })
   if (wrong.length) throw new Refused(422, wrong)
   return read.flatMap(each => (each.ok ? [each.step] : []))
-}
-
-const unless = (path: string, holds: boolean, sentence: string) => (holds ? [] : [{ path, sentence }])
-
-/** What is named at the start and is not there, and tanks that would stand over their rims. */
-function straysOf(
-  site: Site,
-  { levels = {}, pressures = {} }: Pick<z.infer<typeof askedSchema>, 'levels' | 'pressures'>,
-) {
-  const nodes = new Map(site.nodes.map(node => [node.id, node]))
-  return [
-    ...Object.entries(levels).flatMap(([id, levelM]) => {
-      const path = `levels.${id}`
-      const tank = nodes.get(id)
-      if (tank?.kind !== 'tank') return [{ path, sentence: `${path}: there is no tank “${id}” in this site.` }]
-      const highM = rimM(tank) - tank.baseM
-      return unless(path, levelM <= highM + 1e-9, `${path} must be at most ${highM} m, the tank’s own height.`)
-    }),
-    ...Object.keys(pressures).flatMap(id =>
-      unless(
-        `pressures.${id}`,
-        nodes.get(id)?.kind === 'pressureTank',
-        `pressures.${id}: there is no pressure tank “${id}” in this site.`,
-      ),
-    ),
-  ]
 }
 
 /** What a script names and is not there. */

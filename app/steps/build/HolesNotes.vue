@@ -104,7 +104,7 @@ const print = usePrint()
                   <span v-if="hole.runId" class="soft small"
                     >an elbow turns {{ show(landsAtMm(store.site!, hole.runId), 'bore') }} out.
                   </span>
-                  <span v-for="words in hole.amiss" :key="words" class="wrong small">{{ words }}. </span>
+                  <span v-for="words in hole.faults" :key="words" class="wrong small">{{ words }}. </span>
                 </td>
               </tr>
             </tbody>

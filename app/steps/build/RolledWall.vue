@@ -49,7 +49,7 @@ const y = (heightM: number) => highPx.value - heightM * px.value + 8
       <path :d="`M${(deg / 360) * WIDE} 8 v${highPx}`" class="quarter" />
       <text :x="(deg / 360) * WIDE + 3" :y="highPx + 22" class="rule left">{{ deg }}°</text>
     </g>
-    <g v-for="(hole, at) in holes" :key="hole.id" :class="{ amiss: hole.amiss.length }">
+    <g v-for="(hole, at) in holes" :key="hole.id" :class="{ faulty: hole.faults.length }">
       <circle :cx="hole.alongM * px" :cy="y(hole.heightM)" :r="Math.max(3, (hole.sawMm / 2000) * px)" />
       <text :x="hole.alongM * px" :y="y(hole.heightM) - Math.max(3, (hole.sawMm / 2000) * px) - 4" class="number">
         {{ at + 1 }}
@@ -90,7 +90,7 @@ circle {
   stroke: var(--oak);
   stroke-width: 1.5;
 }
-.amiss circle {
+.faulty circle {
   stroke: var(--rust);
   stroke-width: 2.5;
 }

@@ -7,7 +7,7 @@ import ScreenNotes from './ScreenNotes.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
 import type { Subject } from '~/steps/step'
-import { useAmiss } from '~/steps/useAmiss'
+import { useFound } from '~/steps/useFound'
 import { useSite } from '~/stores/site'
 import { monthNames } from '#core/words'
 import { chamberVolumeL, graphOf, lineFrom, nameOf } from '#core/site'
@@ -26,7 +26,7 @@ const chambers = computed(() =>
   runs.value.map(run => graphOf(site.value).node(run.to.node)).filter(node => node?.kind === 'chamber'),
 )
 const screens = computed(() => runs.value.flatMap(run => run.parts).filter(part => part.kind === 'screen').length)
-const amiss = useAmiss('clean', () => props.subject)
+const found = useFound('clean', () => props.subject)
 const bypass = computed(() => {
   const { bypassMonths = [], bypassWhenFull } = spout.value!
   return bypassMonths.length ? monthNames(bypassMonths) : bypassWhenFull ? 'once the tank is full' : 'none'
@@ -51,7 +51,7 @@ const bypass = computed(() => {
       id="clean-screens"
       title="Screens"
       :summary="screens ? `${screens} on its way` : 'none'"
-      :amiss="amiss(['mosquito-mesh'])"
+      :found="found(['mosquito-mesh'])"
     >
       <ScreenNotes :spout="spout" />
     </FoldGroup>
@@ -59,7 +59,7 @@ const bypass = computed(() => {
       id="clean-bypass"
       title="By-pass"
       :summary="bypass"
-      :amiss="amiss(['bypass-in-filling', 'bypass-shut-in-frost'])"
+      :found="found(['bypass-in-filling', 'bypass-shut-in-frost'])"
     >
       <BypassNotes :spout="spout" />
     </FoldGroup>

@@ -137,7 +137,7 @@ const held = computed(() => (props.feed.vessel ? (props.feed as Feed & { vessel:
         :id="`suction-${feed.pump.id}`"
         title="Suction"
         :summary="`${show(suction.spareM, 'length')} to spare`"
-        :amiss="suction.spareM < 0"
+        :found="suction.spareM < 0"
       >
         <SuctionNotes :suction="suction" />
       </FoldGroup>
@@ -146,7 +146,7 @@ const held = computed(() => (props.feed.vessel ? (props.feed as Feed & { vessel:
         :id="`vessel-${held.vessel.id}`"
         title="Pressure tank and switch"
         :summary="cycling ? `${counted(Math.round(cycling.startsPerDay), 'start')} a day` : 'cannot work so'"
-        :amiss="!cycling"
+        :found="!cycling"
         open
       >
         <VesselNotes :feed="held" />

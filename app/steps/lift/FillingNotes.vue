@@ -84,7 +84,7 @@ const change = (next: { by?: LiftId; line?: FillLineId }) =>
       :id="`suction-${filling.pump.id}`"
       title="Suction"
       :summary="`${show(suction.spareM, 'length')} to spare`"
-      :amiss="suction.spareM < 0"
+      :found="suction.spareM < 0"
     >
       <SuctionNotes :suction="suction" />
     </FoldGroup>

@@ -5,7 +5,7 @@ import BesideFigure from '~/fields/BesideFigure.vue'
 import FoldGroup from '~/fields/FoldGroup.vue'
 import { useUnits } from '~/fields/useUnits'
 import type { Subject } from '~/steps/step'
-import { useAmiss } from '~/steps/useAmiss'
+import { useFound } from '~/steps/useFound'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import type { Tank } from '#core/kinds'
@@ -25,8 +25,8 @@ const store = useSite()
 const { litres, show, span } = useUnits()
 const { nodeId } = useSelection()
 
-const amiss = useAmiss('store', () => props.subject)
-/** What may be amiss in each group of notes. */
+const found = useFound('store', () => props.subject)
+/** What may be found in each group of notes. */
 const JOINED: CheckId[] = ['rims-differ', 'link-without-valve', 'link-too-slow', 'no-spare', 'feeder-too-low']
 const SPILLS: CheckId[] = [
   'no-overflow',
@@ -101,10 +101,10 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
     <BesideFigure>
       <template v-if="store.site!.uses.length" #figure><SizeCurve :pool="pool" /></template>
       <TankNotes v-for="tank in pool.tanks" :key="tank.id" :tank="tank" :spelt="spelt.includes(tank)" />
-      <FoldGroup id="store-joined" title="Joined" :summary="joined" :amiss="amiss(JOINED)">
+      <FoldGroup id="store-joined" title="Joined" :summary="joined" :found="found(JOINED)">
         <JoinNotes :pool="pool" />
       </FoldGroup>
-      <FoldGroup id="store-spills" title="Spills" :summary="spill" :amiss="amiss(SPILLS)">
+      <FoldGroup id="store-spills" title="Spills" :summary="spill" :found="found(SPILLS)">
         <SpillNotes :pool="pool" />
       </FoldGroup>
       <template v-for="tank in spelt" :key="tank.id">
@@ -112,7 +112,7 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
           :id="`store-stands-${tank.id}`"
           :title="of('Stands', tank)"
           :summary="stands(tank)"
-          :amiss="amiss(STANDS, tank.id)"
+          :found="found(STANDS, tank.id)"
         >
           <StandNotes :tank="tank" :pool="pool" />
         </FoldGroup>
@@ -120,7 +120,7 @@ const of = (title: string, tank: Tank) => (props.pool.tanks.length > 1 ? `${titl
           :id="`store-fittings-${tank.id}`"
           :title="of('Fittings', tank)"
           :summary="fitted(tank)"
-          :amiss="amiss(FITTINGS, tank.id)"
+          :found="found(FITTINGS, tank.id)"
         >
           <FittingNotes :tank="tank" :pool="pool" />
         </FoldGroup>

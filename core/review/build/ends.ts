@@ -37,14 +37,14 @@ export const endsDoNotMeet = defineCheck({
 const BY_BEARING = ['too near', 'on a seam', 'within reach', 'in the way']
 /** What the order of work sees to, or another finding tells. */
 const LEFT_TO_WORK = ['no arm reaches', 'the overflow is to lie']
-export const holeAmiss = defineCheck({
+export const holeFaults = defineCheck({
   id: 'hole-amiss',
   step: 'build',
   needs: ['site'],
   sound: 'Every hole has its own place in the wall',
   find: ({ site }) =>
     holesOf(site).flatMap((hole): Finding[] => {
-      const words = hole.amiss.find(each => !LEFT_TO_WORK.some(begins => each.startsWith(begins)))
+      const words = hole.faults.find(each => !LEFT_TO_WORK.some(begins => each.startsWith(begins)))
       const tank = tanksOf(site).find(({ id }) => id === hole.tankId)!
       // What nobody has placed yet stands where it was guessed, and can be moved.
       if (!words || (hole.guessed && BY_BEARING.some(begins => words.startsWith(begins)))) return []

@@ -74,7 +74,7 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
 </script>
 
 <template>
-  <article class="device" :data-device="device.id" :class="{ amiss: state?.problems.length || state?.slowMinutes }">
+  <article class="device" :data-device="device.id" :class="{ troubled: state?.problems.length || state?.slowMinutes }">
     <p class="head">
       <b><NameField :value="device.name" label="Name of the device" :set="name => change({ name })" /></b>
       <span class="soft">{{ where }}</span>
@@ -138,7 +138,7 @@ const change = (of: Record<string, unknown>) => store.make(moveOf('changeDevice'
   border-left: 3px solid var(--moss);
   margin-bottom: 4px;
 }
-.device.amiss {
+.device.troubled {
   border-left: 6px double var(--rust);
 }
 p {

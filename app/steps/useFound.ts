@@ -3,7 +3,7 @@ import type { CheckId } from '#core/review'
 import { findingsOf, type StepId, type Subject } from './step'
 
 /** Whether any of some checks found something of a subject, or of one thing that it holds. */
-export function useAmiss(step: StepId, subject: () => Subject | undefined) {
+export function useFound(step: StepId, subject: () => Subject | undefined) {
   const results = useResults()
   const found = computed(() => {
     const about = subject()
