@@ -121,6 +121,8 @@ export default withNuxt(
     },
   },
   prettier,
+  // Which names are used the compiler knows, and is asked anyhow.
+  { files: ['**/*.{ts,vue}'], rules: { '@typescript-eslint/no-unused-vars': 'off' } },
   {
     rules: {
       'vue/multi-word-component-names': 'off',

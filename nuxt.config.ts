@@ -6,6 +6,9 @@ import { bundleOffline, bundleThread, licencesOf } from './scripts/bundles'
 /** What of others the page loads, and under which licence: written by the build of the page. */
 const LICENCES = fileURLToPath(new URL('./.nuxt/dist/client/licences.txt', import.meta.url))
 
+/** The core is read by its types alone, which it writes once for all (`core/tsconfig.json`). */
+const CORE = { path: '../core' }
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@nuxt/eslint'],
   ssr: false,
@@ -73,7 +76,11 @@ export default defineNuxtConfig({
   },
   compatibilityDate: '2026-01-01',
   sourcemap: false,
-  nitro: { compressPublicAssets: true, serverAssets: [{ baseName: 'demo', dir: '../demo', pattern: '*.json' }] },
+  nitro: {
+    compressPublicAssets: true,
+    serverAssets: [{ baseName: 'demo', dir: '../demo', pattern: '*.json' }],
+    typescript: { tsConfig: { references: [CORE] } },
+  },
   vite: {
     worker: { format: 'es' },
     define: { __VUE_OPTIONS_API__: 'false' },
@@ -83,7 +90,13 @@ export default defineNuxtConfig({
       plugins: [licencesOf(LICENCES)],
     },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noImplicitReturns: true, noUnusedLocals: true } } },
+  typescript: {
+    strict: true,
+    tsConfig: {
+      references: [CORE],
+      compilerOptions: { noImplicitReturns: true, noUnusedLocals: true, noUnusedParameters: true },
+    },
+  },
   telemetry: false,
   hooks: {
     /** While it is developed, a page that is made in the browser alone is asked for a server's entry too: its own. */

@@ -265,7 +265,7 @@ export type NodeKind = keyof Rows
 /** Kinds that are called by what they serve unless somebody typed a name. */
 const NAMED_BY_USE = ['tap', 'outfall'] as const satisfies readonly NodeKind[]
 type NamedByUse = (typeof NAMED_BY_USE)[number]
-interface Standing {
+export interface Standing {
   id: string
   baseM: number
   groundM: number
