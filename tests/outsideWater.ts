@@ -27,6 +27,11 @@ export const outsideWater = fc.record({
   mainShare: fc.double({ min: 0.1, max: 1, noNaN: true }),
   drainedMonths: fc.oneof(fc.constant(0), fc.integer({ min: 0, max: 4095 })),
   burstMmPerH: fc.double({ min: 1, max: 400, noNaN: true }),
+  /** What a well's way, a main's and a tap's bring in a day of each month, L. */
+  waysL: fc.array(fc.array(fc.double({ min: 0, max: 400, noNaN: true }), { minLength: 12, maxLength: 12 }), {
+    minLength: 3,
+    maxLength: 3,
+  }),
 })
 
 /** What hangs on what: the main on itself; the well on its pump's power; lines between tanks on the power and the main. */
@@ -37,13 +42,22 @@ export function withOutsideWater(
   site: Compiled,
   water: typeof outsideWater extends fc.Arbitrary<infer Value> ? Value : never,
 ): Compiled {
+  const [wellWay, mainWay, tapWay] = [0, 1, 2].map(way => site.limits.length + way) as [number, number, number]
   const demands = site.demands.map((demand, index) =>
     index === 0 && water.firstUseFromWell
       ? {
           ...demand,
           sources: [
-            ...demand.sources,
-            { kind: 'well' as const, index: 0, keepL: 0, months: water.wellMonths, on: WELL, mostShare: 1 },
+            ...demand.sources.map(source => ({ ...source, limits: [...source.limits, tapWay] })),
+            {
+              kind: 'well' as const,
+              index: 0,
+              keepL: 0,
+              months: water.wellMonths,
+              on: WELL,
+              mostShare: 1,
+              limits: [wellWay, tapWay],
+            },
             {
               kind: 'main' as const,
               index: 0,
@@ -51,6 +65,7 @@ export function withOutsideWater(
               months: water.mainMonths,
               on: MAIN,
               mostShare: water.mainShare,
+              limits: [mainWay],
             },
           ],
         }
@@ -77,7 +92,10 @@ export function withOutsideWater(
     caught: site.caught.map(entry => ({ ...entry, captureShare: water.captureShare })),
     wells: [{ id: 'well', name: 'Well', yieldLPerDay: water.yieldLPerDay, on: WELL }],
     mains: [{ id: 'main', name: 'Main', mostLPerDay: water.mainMostL, on: MAIN }],
-    transfers: site.transfers.map(line => ({ ...line, on: POWER })),
+    limits: [
+      ...site.limits.map(limit => ({ ...limit, on: POWER })),
+      ...water.waysL.map(mostL => ({ mostL, on: NEVER_FAILS })),
+    ],
     outages: [
       { id: 'main', kind: 'main', name: 'Main', rule: { by: 'rota', daysOn: water.rota[0], daysOff: water.rota[1] } },
       {
@@ -95,9 +113,11 @@ export function withOutsideWater(
       drainHours: water.handEmptied % 2 ? Infinity : chamber.drainHours,
     })),
     topUps: [
-      { ...rule, kind: 'well', months: water.wellMonths, on: WELL },
-      ...(water.topUpByMain ? [{ ...rule, kind: 'main' as const, months: water.mainMonths, on: MAIN }] : []),
-      { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095, on: NEVER_FAILS },
+      { ...rule, kind: 'well', months: water.wellMonths, on: WELL, limits: [wellWay] },
+      ...(water.topUpByMain
+        ? [{ ...rule, kind: 'main' as const, months: water.mainMonths, on: MAIN, limits: [mainWay] }]
+        : []),
+      { ...rule, kind: 'cart' as const, mostL: water.loadL, stopL: capL, months: 4095, on: NEVER_FAILS, limits: [] },
     ],
   }
 }

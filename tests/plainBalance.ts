@@ -119,6 +119,11 @@ export function plainBalance(
       arriving[entry.pool]! += volumeL
     }
 
+    // Each way has so much to give today, to all who draw by it.
+    const wayLeft = site.limits.map(({ mostL, on }) => part(mostL[month]!, on))
+    const along = (ways: number[]) => Math.min(Infinity, ...ways.map(way => wayLeft[way]!))
+    const took = (ways: number[], litres: number) => ways.forEach(way => (wayLeft[way]! -= litres))
+
     const settle = () => {
       for (const pool of site.spillOrder) {
         const total = pools[pool]! + arriving[pool]!
@@ -134,8 +139,9 @@ export function plainBalance(
     for (const line of [...site.transfers, ...site.passing]) {
       const litres = Math.max(
         0,
-        Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, part(line.mostLPerDay, line.on)),
+        Math.min(pools[line.from]! - line.keepL, line.stopL - pools[line.to]!, along(line.limits)),
       )
+      took(line.limits, litres)
       pools[line.from]! -= litres
       pools[line.to]! += litres
     }
@@ -162,7 +168,8 @@ export function plainBalance(
               ? wellLeft[source.index]!
               : mainLeft[source.index]!
         const share = source.mostShare * works(source.on, day)
-        const litres = Math.max(0, Math.min(open, available, asked * taken * share))
+        const litres = Math.max(0, Math.min(open, available, asked * taken * share, along(source.limits)))
+        took(source.limits, litres)
         open -= litres
         if (source.kind === 'pool') pools[source.index]! -= litres
         else if (source.kind === 'well') {
@@ -186,8 +193,10 @@ export function plainBalance(
       const litres = Math.min(
         wanted,
         part(line.mostL, line.on),
+        along(line.limits),
         line.kind === 'well' ? wellLeft[line.index]! : line.kind === 'main' ? mainLeft[line.index]! : Infinity,
       )
+      took(line.limits, litres)
       pools[line.pool]! += litres
       if (line.kind === 'well') {
         wellLeft[line.index]! -= litres

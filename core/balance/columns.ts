@@ -50,9 +50,9 @@ export interface PoolColumns {
   transferTo: Int32Array
   transferKeepL: Float64Array
   transferStopL: Float64Array
-  transferMostL: Float64Array
-  /** What a line, a source, a supply or a top-up hangs on: a column of the day's shares, or −1. */
-  transferOn: Int32Array
+  /** Ways of transfer t, whose limits hold it: the rows from transferLimitStart[t] to transferLimitStart[t + 1]. */
+  transferLimitStart: Int32Array
+  transferLimit: Int32Array
   /** True where a transfer can fill its pool past the spill point. */
   overflowing: boolean
 
@@ -67,7 +67,10 @@ export interface PoolColumns {
   sourceIndex: Int32Array
   sourceKeepL: Float64Array
   sourceMonths: Int32Array
+  /** What a source, a supply or a top-up hangs on: a column of the day's shares, or −1. */
   sourceOn: Int32Array
+  sourceLimitStart: Int32Array
+  sourceLimit: Int32Array
   sourceShare: Float64Array
   rationStart: Int32Array
   rationPool: Int32Array
@@ -91,6 +94,11 @@ export interface PoolColumns {
   /** How many columns of shares a day has; none where nothing fails. */
   shares: number
 
+  /** What ways bring at most in a day, twelve months a way, and what they hang on. */
+  limits: number
+  limitMostL: Float64Array
+  limitOn: Int32Array
+
   topUps: number
   topUpKind: Uint8Array
   topUpIndex: Int32Array
@@ -100,6 +108,8 @@ export interface PoolColumns {
   topUpMonths: Int32Array
   topUpMostL: Float64Array
   topUpOn: Int32Array
+  topUpLimitStart: Int32Array
+  topUpLimit: Int32Array
   /** Months in which each pool stands empty, as bits; and whether any does. */
   drainedMonths: Int32Array
   drained: boolean
@@ -161,7 +171,8 @@ function blocksOf(demands: Compiled['demands']): Block[] {
   const blocks: Block[] = []
   demands.forEach(({ sources, rations }, use) => {
     const [first] = sources
-    const only = first?.kind === 'pool' && first.on === NEVER_FAILS && !rations.length ? first : undefined
+    const isFree = first?.kind === 'pool' && first.on === NEVER_FAILS && !first.limits.length
+    const only = isFree && !rations.length ? first : undefined
     const last = blocks.at(-1)
     if (!only || last?.pool !== only.index) blocks.push({ pool: only?.index ?? -1, first: use })
   })
@@ -204,8 +215,8 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     transferTo: Int32Array.from(lines, line => line.to),
     transferKeepL: each(lines.length, (lane, row) => linesOf(lane)[row]!.keepL),
     transferStopL: each(lines.length, (lane, row) => linesOf(lane)[row]!.stopL),
-    transferMostL: Float64Array.from(lines, line => line.mostLPerDay),
-    transferOn: Int32Array.from(lines, line => line.on),
+    transferLimitStart: startsOf(lines, line => line.limits.length),
+    transferLimit: Int32Array.from(lines.flatMap(line => line.limits)),
     overflowing: lines.some(line => line.stopL === Infinity),
     uses: site.demands.length,
     askedL: Float64Array.from(site.demands.flatMap(demand => demand.litresPerDay)),
@@ -217,6 +228,8 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     sourceMonths: Int32Array.from(sources, ({ source }) => source.months),
     sourceOn: Int32Array.from(sources, ({ source }) => source.on),
     sourceShare: Float64Array.from(sources, ({ source }) => source.mostShare),
+    sourceLimitStart: startsOf(sources, ({ source }) => source.limits.length),
+    sourceLimit: Int32Array.from(sources.flatMap(({ source }) => source.limits)),
     rationStart: startsOf(site.demands, demand => demand.rations.length),
     rationPool: Int32Array.from(rations, ({ ration }) => ration.pool),
     rationShare: Float64Array.from(rations, ({ ration }) => ration.share),
@@ -239,6 +252,9 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     ]),
     supplyOn: Int32Array.from([...site.wells, ...site.mains], ({ on }) => on),
     shares: site.hangsOn.length,
+    limits: site.limits.length,
+    limitMostL: Float64Array.from(site.limits.flatMap(({ mostL }) => mostL)),
+    limitOn: Int32Array.from(site.limits, ({ on }) => on),
     drainedMonths: Int32Array.from(site.drainedMonths),
     drained: site.drainedMonths.some(months => months > 0),
     topUps: site.topUps.length,
@@ -250,5 +266,7 @@ export function poolColumns(sites: readonly Compiled[]): PoolColumns {
     topUpMonths: Int32Array.from(site.topUps, line => line.months),
     topUpMostL: Float64Array.from(site.topUps, line => line.mostL),
     topUpOn: Int32Array.from(site.topUps, line => line.on),
+    topUpLimitStart: startsOf(site.topUps, line => line.limits.length),
+    topUpLimit: Int32Array.from(site.topUps.flatMap(line => line.limits)),
   }
 }

@@ -1,6 +1,7 @@
 import { demandsOf, outsideSuppliesOf, topUpsOf } from './compileDemands'
 import { cutCycles, passingOf, spillRings, spillsOf, suppliesOf, transfersOf } from './compileLines'
 import { catchesOf, chambersOf } from './compileRoofs'
+import { limitsOf } from './compileLimits'
 import { hangingOf } from './compileOutages'
 import { monthMask, NEVER_FAILS, type Compiled } from './compiled'
 import { poolsOf } from './pools'
@@ -24,11 +25,12 @@ export function compile(site: Site, weather: () => DailySeries = () => weatherSe
   const rings = spillRings(spillTo)
   const spillOrder = cutCycles(spillTo)
   const supplies = suppliesOf(site, pools, hanging)
-  const transfers = transfersOf(site, pools, poolOf, supplies)
+  const limits = limitsOf(site)
+  const transfers = transfersOf(site, pools, poolOf, supplies, limits)
   const outside = outsideSuppliesOf(site, hanging, wells, mains)
   const onOf = (kind: 'well' | 'main', index: number) =>
     outside.find(supply => supply.kind === kind && supply.index === index)?.on ?? NEVER_FAILS
-  const topUps = topUpsOf(site, pools, poolOf, outside)
+  const topUps = topUpsOf(site, pools, poolOf, outside, limits)
   return {
     meanC: monthWarmth(site).meanC,
     pools,
@@ -40,7 +42,8 @@ export function compile(site: Site, weather: () => DailySeries = () => weatherSe
     chambers: chambersOf(chambers),
     transfers,
     passing: passingOf(transfers),
-    demands: demandsOf(site, weather, pools, supplies, transfers, outside, topUps),
+    demands: demandsOf(site, weather, { pools, supplies, transfers, outside, topUps, limits, hanging }),
+    limits: limits.rows,
     wells: wells.map(({ id, name, yieldLPerDay }, index) => ({ id, name, yieldLPerDay, on: onOf('well', index) })),
     mains: mains.map(({ id, name, rule: { mostLPerDay = Infinity } }, index) => ({
       id,

@@ -1,14 +1,15 @@
 import { group as groups } from 'd3-array'
+import { brings, type Limits } from './compileLimits'
 import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
 import { floatShutsM, highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
-import { deliveredLps } from '../network'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
 export interface DrawPath {
   from: number
+  tankId: string
   path: Path
   keepL: number
   /** What it hangs on that can fail. */
@@ -50,6 +51,7 @@ export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site))
             const deadL = pool.deadBelowL(tank.id, tank.baseM + downToM)
             return {
               from,
+              tankId: tank.id,
               path,
               keepL: pumped ? deadL : Math.max(deadL, pool.volumeAtL(highestM(site, path))),
               on: pumped ? hanging.on(POWER) : NEVER_FAILS,
@@ -60,63 +62,65 @@ export function suppliesOf(site: Site, pools: Pool[], hanging = hangingOf(site))
   )
 }
 
-/** The supplies that lead into another pool. */
+/** The supplies that lead into another pool, and bring something. */
 export function transfersOf(
   site: Site,
   pools: Pool[],
   poolOf: ReadonlyMap<string, number>,
   supplies: DrawPath[],
+  limits: Limits,
 ): Transfer[] {
-  return supplies.flatMap(({ from, path, keepL, on }): Transfer[] => {
+  return supplies.flatMap(({ from, tankId, path, keepL, on }): Transfer[] => {
     const to = poolOf.get(path.end.id)
     if (to === undefined || to === from) return []
-    const target = pools[to]!
-    const mostLPerDay = path.pumpLps === undefined ? Infinity : (deliveredLps(site, path.runs) ?? path.pumpLps) * 86400
-    // A pump that cannot lift so high brings nothing at all.
-    if (mostLPerDay === 0) return []
-    const stops = path.hasFloat || path.pumpLps !== undefined
-    // What comes in at the draw-off, by the line that feeds from it, stops once the tank is full.
-    const fullM =
-      roleOf(site, path.at) === 'outlet'
-        ? Infinity
-        : (floatShutsM(site, path.runs.at(-1)!) ?? portHeightM(site, path.at))
-    return [
-      {
-        from,
-        to,
-        keepL,
-        stopL: stops ? (fullM === Infinity ? target.capL : Math.min(target.capL, target.volumeAtL(fullM))) : Infinity,
-        mostLPerDay,
-        on,
-      },
-    ]
+    const pumped = path.pumpLps !== undefined
+    const held = limits.of(path, tankId, on)
+    // A pump that cannot lift so high brings nothing at all; what cannot fall is kept by its heights.
+    if (pumped && !brings(limits, held)) return []
+    const stopL = fillsToL(site, path, pools[to]!, path.hasFloat || pumped)
+    return [{ from, to, keepL, stopL, pumped, limits: held }]
   })
+}
+
+/** Litres at which a pool that a way fills is full: where its float shuts it, or its hole lies. */
+export function fillsToL(site: Site, path: Path, { capL, volumeAtL }: Pool, stops: boolean): number {
+  if (!stops) return Infinity
+  // What comes in at the draw-off, by the line that feeds from it, stops once the tank is full.
+  if (roleOf(site, path.at) === 'outlet') return capL
+  return Math.min(capL, volumeAtL(floatShutsM(site, path.runs.at(-1)!) ?? portHeightM(site, path.at)))
+}
+
+/** What runs on through a pool within the day, from where, and by which ways. */
+interface Behind {
+  from: number
+  keepL: number
+  limits: number[]
 }
 
 /**
  * What stands behind a pool and runs on through it within the day, once the pool itself is drawn down to `keepL`: a
- * small tank behind a float valve gives more than it holds.
+ * small tank behind a float valve gives what it holds and what its own filling line brings, along a chain of them too.
  */
-export function behind(transfers: Transfer[], pool: number, keepL: number, seen: number[] = [pool]): Transfer[] {
+export function behind(transfers: Transfer[], pool: number, keepL: number, seen: number[] = [pool]): Behind[] {
   return transfers
     .filter(line => line.to === pool && !seen.includes(line.from) && line.stopL > keepL + 1)
-    .flatMap(line => [line, ...behind(transfers, line.from, line.keepL, [...seen, line.from])])
+    .flatMap(line => {
+      const further = behind(transfers, line.from, line.keepL, [...seen, line.from])
+      return [line, ...further.map(each => ({ ...each, limits: [...line.limits, ...each.limits] }))]
+    })
 }
 
 /** What runs on through a pool on its way to another, within the day. */
 export const passingOf = (transfers: Transfer[]): Transfer[] =>
   transfers.flatMap(line =>
-    behind(transfers, line.from, line.keepL, [line.from, line.to]).map(
-      ({ from, keepL, mostLPerDay, on }): Transfer => ({
-        from,
-        to: line.to,
-        keepL,
-        stopL: line.stopL,
-        mostLPerDay: Math.min(line.mostLPerDay, mostLPerDay),
-        // Both stretches hang on the power alone, where they hang on anything.
-        on: Math.max(line.on, on),
-      }),
-    ),
+    behind(transfers, line.from, line.keepL, [line.from, line.to]).map(({ from, keepL, limits }): Transfer => ({
+      from,
+      to: line.to,
+      keepL,
+      stopL: line.stopL,
+      pumped: line.pumped,
+      limits: [...line.limits, ...limits],
+    })),
   )
 
 /** Pools that spill into each other in a ring, each ring once: full, its water has no way out. */

@@ -9,6 +9,8 @@ export interface Hanging {
   hangsOn: number[][]
   /** The column of what hangs on all of these, by their ids; those that never fail do not count. */
   on: (...ids: string[]) => number
+  /** The column of what hangs on all that two columns hang on. */
+  both: (one: number, other: number) => number
 }
 
 export function hangingOf(site: Pick<Site, 'nodes' | 'power'>): Hanging {
@@ -19,14 +21,16 @@ export function hangingOf(site: Pick<Site, 'nodes' | 'power'>): Hanging {
   )
   if (site.power?.outage) outages.push({ id: POWER, kind: POWER, name: 'The power', rule: site.power.outage })
   const hangsOn: number[][] = []
+  function columnOf(needs: number[]): number {
+    if (!needs.length) return NEVER_FAILS
+    const known = hangsOn.findIndex(set => set.join() === needs.join())
+    return known < 0 ? hangsOn.push(needs) - 1 : known
+  }
   return {
     outages,
     hangsOn,
-    on(...ids) {
-      const needs = outages.flatMap(({ id }, index) => (ids.includes(id) ? [index] : []))
-      if (!needs.length) return NEVER_FAILS
-      const known = hangsOn.findIndex(set => set.join() === needs.join())
-      return known < 0 ? hangsOn.push(needs) - 1 : known
-    },
+    on: (...ids) => columnOf(outages.flatMap(({ id }, index) => (ids.includes(id) ? [index] : []))),
+    both: (one, other) =>
+      columnOf(outages.flatMap((_, index) => ([one, other].some(on => hangsOn[on]?.includes(index)) ? [index] : []))),
   }
 }

@@ -38,13 +38,20 @@ export interface Outage {
 /** What hangs on things that fail: its column among `hangsOn`, or −1 where it hangs on none. */
 export const NEVER_FAILS = -1
 
+/** What a way brings at most in a day of each month, January first, L, by all who draw by it together. */
+export interface Limit {
+  mostL: number[]
+  on: number
+}
+
+/** `limits` are the rows of the ways that its water comes along. */
 export interface Transfer {
   from: number
   to: number
   keepL: number
   stopL: number
-  mostLPerDay: number
-  on: number
+  pumped: boolean
+  limits: number[]
 }
 export interface UseSource {
   kind: 'pool' | 'well' | 'main'
@@ -54,6 +61,8 @@ export interface UseSource {
   on: number
   /** The most of a day's asking that it serves here; 1, or half where two serve alike. */
   mostShare: number
+  /** The rows of the ways that its water comes along, but those that bring whatever is asked. */
+  limits: number[]
 }
 /** Below `belowL` in a pool, a use is held to a share of what it asks. */
 export interface Ration {
@@ -84,6 +93,8 @@ export interface TopUp {
   months: number
   mostL: number
   on: number
+  /** The rows of the ways that its water comes along. */
+  limits: number[]
 }
 
 /**
@@ -106,6 +117,8 @@ export interface Compiled {
   transfers: Transfer[]
   /** What runs on through a tank on its way to another, within the day; made after the transfers. */
   passing: Transfer[]
+  /** What ways bring at most in a day. */
+  limits: Limit[]
   demands: Demand[]
   wells: { id: string; name: string; yieldLPerDay: number; on: number }[]
   mains: { id: string; name: string; mostLPerDay: number; on: number }[]

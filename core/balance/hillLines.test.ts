@@ -3,6 +3,8 @@ import { blank, build, plainTank, rainDays } from '../../tests/sites'
 import { massErrorL, simulate } from './simulate'
 import { compile } from './compile'
 import { moveOf, setField } from '../moves'
+import { peakSunHours } from '../network'
+import type { Site } from '../site'
 import type { NodeOf } from '../kinds'
 
 /** A yard's tank and one on a hill above it, which serves a use by its fall; a pump lifts water up. */
@@ -33,12 +35,19 @@ it('a pump that cannot lift so high delivers nothing, and the use on the hill go
   expect([...run.shortByUseL].every(short => short === 60)).toBe(true)
 })
 
-it('a solar pump delivers in a day what the mean sun lets it, and a main what its line passes', () => {
+/** Litres that the first line between tanks brings at most in a day of each month. */
+const firstLineL = (site: Site): number[] => {
+  const { transfers, limits } = compile(site)
+  return limits[transfers[0]!.limits[0]!]!.mostL
+}
+
+it('a solar pump delivers in a day what that month’s sun lets it, and a main what its line passes', () => {
   const sunny = build(hill('over'), moveOf('liftUp', { from: 'tank-1', tank: 'tank-2', by: 'solar', line: 'over' }))
-  const steadyL = compile(hill('over')).transfers[0]!.mostLPerDay
-  const [line] = compile(sunny).transfers
-  expect(line!.mostLPerDay).toBeGreaterThan(0)
-  expect(line!.mostLPerDay).toBeLessThan(steadyL)
+  const [allDayL] = firstLineL(hill('over'))
+  const bySunL = firstLineL(sunny)
+  const sun = peakSunHours(sunny)
+  expect(Math.max(...bySunL)).toBeLessThan(allDayL! / 2)
+  bySunL.forEach((litres, month) => expect(litres / bySunL[0]!).toBeCloseTo(sun[month]! / sun[0]!, 9))
   const main = build(plainTank(blank(), 'A'), moveOf('addSource', { kind: 'main', tank: 'tank-1' }))
   const pipe = main.runs.flatMap(run => run.parts).find(part => part.kind === 'pipe' && part.innerDiameterMm === 20)!
   const rule = { ...(main.nodes.find(node => node.kind === 'main') as NodeOf<'main'>).rule, mostLPerDay: 1e6 }

@@ -118,7 +118,7 @@ export function lostIfBurstL(compiled: Compiled, poolIndex: number, tank: Tank):
   let lostL = pool.capL - pool.deadBelowL(tank.id, tank.baseM)
   for (const to of followed) {
     for (const line of compiled.transfers) {
-      if (line.to !== to || followed.has(line.from) || line.mostLPerDay !== Infinity) continue
+      if (line.to !== to || followed.has(line.from) || line.pumped) continue
       followed.add(line.from)
       lostL += Math.max(0, compiled.pools[line.from]!.capL - line.keepL)
     }

@@ -21,6 +21,8 @@ export interface Lanes extends Record<DayFigure, Float64Array>, Record<DayEvent,
   onShare: Float64Array
   /** What each well and main can still bring today. */
   supplyLeft: Float64Array
+  /** What each way can still bring today. */
+  limitLeft: Float64Array
   shortByUseL: Float64Array
   rationedByUseL: Float64Array
   /** The figures of a day by what must happen before them. */
@@ -42,6 +44,7 @@ export function startLanes(columns: PoolColumns, share: number, askWidth: number
     filling: new Uint8Array(topUps * lanes),
     onShare: new Float64Array(shares * lanes).fill(1),
     supplyLeft: Float64Array.from({ length: supplies * lanes }, (_, at) => supplyMostL[Math.floor(at / lanes)]!),
+    limitLeft: new Float64Array(columns.limits * lanes),
     spilledL,
     wellL,
     mainL,

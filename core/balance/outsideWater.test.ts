@@ -32,7 +32,7 @@ describe('outside water', () => {
           name: 'lift',
           from: { node: 'well', port: 'out' },
           to: { node: 'tank-1', port: 'inlet' },
-          parts: [],
+          parts: [{ kind: 'pump', id: 'lifts', pump: 'submersible', flowLps: 0.3, headM: 20 }],
         },
       ],
     }

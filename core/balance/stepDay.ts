@@ -15,6 +15,7 @@ export function stepDay(
   before: boolean,
 ): void {
   wipe(columns, lanes)
+  if (columns.limits > 0) allow(columns, lanes, month)
   if (arrive) {
     arrive()
     if (!before) spill(columns, lanes)
@@ -59,6 +60,36 @@ function wipe({ lanes: count, shares, supplies, supplyMostL }: PoolColumns, lane
   lanes.spilled = lanes.brought = lanes.withheld = false
 }
 
+/** What each way may bring today: by its month, while what it hangs on works. */
+function allow({ lanes: count, limits, limitMostL, limitOn }: PoolColumns, lanes: Lanes, month: number): void {
+  for (let way = 0; way < limits; way++)
+    for (let lane = 0; lane < count; lane++)
+      lanes.limitLeft[way * count + lane] = worked(lanes, count, limitOn[way]!, lane, limitMostL[way * 12 + month]!)
+}
+
+/** What is left today of some ways together: of the least of them. */
+function leftOf(lanes: Lanes, count: number, rows: Int32Array, first: number, past: number, lane: number): number {
+  let litres = Infinity
+  for (let row = first; row < past; row++) {
+    const left = lanes.limitLeft[rows[row]! * count + lane]!
+    if (left < litres) litres = left
+  }
+  return litres
+}
+
+/** Takes what came off what each of some ways may still bring. */
+function take(
+  lanes: Lanes,
+  count: number,
+  rows: Int32Array,
+  first: number,
+  past: number,
+  lane: number,
+  litres: number,
+): void {
+  for (let row = first; row < past; row++) lanes.limitLeft[rows[row]! * count + lane]! -= litres
+}
+
 /** A loop of its own is quicker than `fill` for the few lanes there are. */
 function clear(columns: Float64Array[], count: number): void {
   for (let at = 0; at < columns.length; at++) for (let lane = 0; lane < count; lane++) columns[at]![lane] = 0
@@ -85,19 +116,20 @@ function spill({ lanes: count, pools, capL, spillOrder, spillTo }: PoolColumns, 
 
 function transfer(columns: PoolColumns, lanes: Lanes): void {
   const { pool: held } = lanes
-  const { lanes: count, transferKeepL, transferStopL } = columns
+  const { lanes: count, transferKeepL, transferStopL, transferLimitStart, transferLimit } = columns
   for (let line = 0; line < columns.transfers; line++) {
     const from = columns.transferFrom[line]! * count
     const to = columns.transferTo[line]! * count
-    const on = columns.transferOn[line]!
+    const [first, past] = [transferLimitStart[line]!, transferLimitStart[line + 1]!]
     for (let lane = 0, row = line * count; lane < count; lane++, row++) {
-      const mostL = worked(lanes, count, on, lane, columns.transferMostL[line]!)
+      const mostL = leftOf(lanes, count, transferLimit, first, past, lane)
       const spare = held[from + lane]! - transferKeepL[row]!
       const room = transferStopL[row]! - held[to + lane]!
       const litres = spare < room ? (spare < mostL ? spare : mostL) : room < mostL ? room : mostL
       if (litres <= 0) continue
       held[from + lane]! -= litres
       held[to + lane]! += litres
+      take(lanes, count, transferLimit, first, past, lane, litres)
     }
   }
 }
@@ -130,6 +162,8 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
     sourceMonths,
     sourceOn,
     sourceShare,
+    sourceLimitStart,
+    sourceLimit,
   } = columns
   const { rationStart } = columns
   const { askWidth } = lanes
@@ -140,13 +174,20 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
     if (open === 0 || (sourceMonths[row]! & (1 << month)) === 0) continue
     const source = sourceIndex[row]! * count + lane
     const most = worked(lanes, count, sourceOn[row]!, lane, asked * sourceShare[row]!)
-    const wanted = most < open ? most : open
+    const [first, past] = [sourceLimitStart[row]!, sourceLimitStart[row + 1]!]
+    let wanted = most < open ? most : open
+    if (first < past) {
+      const left = leftOf(lanes, count, sourceLimit, first, past, lane)
+      if (left < wanted) wanted = left
+      if (wanted <= 0) continue
+    }
     if (sourceKind[row] === FROM_POOL) {
       const available = lanes.pool[source]! - sourceKeepL[row * count + lane]!
       if (available <= 0) continue
       const litres = available < wanted ? available : wanted
       lanes.pool[source]! -= litres
       open -= litres
+      if (first < past) take(lanes, count, sourceLimit, first, past, lane, litres)
     } else {
       const left = lanes.supplyLeft[source]!
       const litres = left < wanted ? left : wanted
@@ -155,6 +196,7 @@ function serveUse(columns: PoolColumns, lanes: Lanes, use: number, month: number
       else lanes.mainL[lane]! += litres
       lanes.brought = true
       open -= litres
+      if (first < past) take(lanes, count, sourceLimit, first, past, lane, litres)
     }
   }
   if (open === 0) return
@@ -184,7 +226,7 @@ function rationed(columns: PoolColumns, lanes: Lanes, use: number, asked: number
  * the load.
  */
 function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
-  const { lanes: count } = columns
+  const { lanes: count, topUpLimitStart, topUpLimit } = columns
   for (let index = 0; index < columns.topUps; index++) {
     if ((columns.topUpMonths[index]! & monthBit) === 0) {
       // Its months over, the switch starts anew at its trigger.
@@ -193,11 +235,14 @@ function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
     }
     const pool = columns.topUpPool[index]! * count
     const kind = columns.topUpKind[index]!
+    const [first, past] = [topUpLimitStart[index]!, topUpLimitStart[index + 1]!]
     for (let lane = 0, row = index * count; lane < count; lane++, row++) {
       const heldL = lanes.pool[pool + lane]!
       if (heldL <= columns.topUpStartL[row]!) lanes.filling[row] = 1
       if (lanes.filling[row] === 0) continue
-      const mostL = worked(lanes, count, columns.topUpOn[index]!, lane, columns.topUpMostL[index]!)
+      const leftL = leftOf(lanes, count, topUpLimit, first, past, lane)
+      const ruleL = worked(lanes, count, columns.topUpOn[index]!, lane, columns.topUpMostL[index]!)
+      const mostL = leftL < ruleL ? leftL : ruleL
       const wanted = Math.max(0, columns.topUpStopL[row]! - heldL)
       let litres = wanted < mostL ? wanted : mostL
       if (kind !== FROM_CART) {
@@ -210,6 +255,7 @@ function topUp(columns: PoolColumns, lanes: Lanes, monthBit: number): void {
         lanes.cartL[lane]! += litres
         lanes.loads[lane]!++
       }
+      take(lanes, count, topUpLimit, first, past, lane, litres)
       lanes.pool[pool + lane]! += litres
       lanes.brought = true
       if (litres >= wanted - 1e-9 || kind === FROM_CART) lanes.filling[row] = 0

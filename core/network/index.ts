@@ -1,7 +1,7 @@
 export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
 export { singleTapFlows, weakestSingleTap, type SingleTapFlow } from './singleTapFlows'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
-export { deliveredLps } from './deliveries'
+export { deliveredLPerDay, deliveredLps } from './deliveries'
 export { dutyAt, dutyOf, dutyOfPump, mostFlowLps, pumpsOf, type Duty } from './duty'
 export {
   airAt,

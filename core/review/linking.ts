@@ -143,7 +143,7 @@ export const feederTooLow = defineCheck({
   find: ({ site, pools, compiled }) =>
     compiled.transfers.flatMap((line): Finding[] => {
       const [from, to] = [pools[line.from]!, pools[line.to]!]
-      if (line.mostLPerDay !== Infinity || line.keepL <= MOST_OUT_OF_REACH * from.capL) return []
+      if (line.pumped || line.keepL <= MOST_OUT_OF_REACH * from.capL) return []
       const feed = feeds(site).find(each => from.tanks.includes(each.from) && to.tanks.includes(each.to))
       if (!feed) return []
       const small = feed.to

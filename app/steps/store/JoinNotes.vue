@@ -32,7 +32,7 @@ const feeds = computed(() =>
       run: feedRun(compiled.value.pools[line.from]!, props.pool),
       litres: Math.max(0, compiled.value.pools[line.from]!.capL - line.keepL),
       keepL: line.keepL,
-      pumped: line.mostLPerDay !== Infinity,
+      pumped: line.pumped,
       floats: line.stopL !== Infinity,
     })),
 )
