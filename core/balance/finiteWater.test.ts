@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { arbitraryRain, arbitrarySite, blank, build, plainTank, put, rainDays, using } from '../../tests/sites'
+import { arbitraryRain, arbitrarySite, blank, build, plainTank, rainDays, using } from '../../tests/sites'
 import { simulate } from './simulate'
 import { compile } from './compile'
 import { seriesOf } from '../climate'
@@ -67,12 +67,11 @@ describe('while a tank is drawn', () => {
     expect(compile(site).topUps[0]!.stopL).toBeCloseTo(180, 6)
   })
   it('a main that stands too low, and a pump that sucks too far, bring nothing', () => {
-    const well = using(build(plainTank(blank(), 'Tank'), moveOf('addSource', { kind: 'well', tank: 'tank-1' })), 500)
-    const lift = well.runs.find(({ from }) => from.node === 'well-1')!
+    const well = using(build(plainTank(blank(), 'Tank'), moveOf('addSource', { kind: 'well' })), 500)
     const sucking = build(
       well,
-      moveOf('liftBy', { run: lift.id, by: 'jet' }),
-      setField('node', 'well-1', 'stillWaterDepthM', 4),
+      moveOf('liftUp', { from: 'well-1', tank: 'tank-1', by: 'jet', line: 'over' }),
+      setField('node', 'well-1', 'stillWaterDepthM', 3),
     )
     expect(compile(sucking).topUps[0]!.mostL).toBeGreaterThan(100)
     expect(compile(build(sucking, setField('node', 'well-1', 'stillWaterDepthM', 9))).topUps).toEqual([])
