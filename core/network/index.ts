@@ -31,7 +31,7 @@ export {
 } from './power'
 export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
 export { isForDrinking, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
-export { hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
+export { casingOf, hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
 export { shutOffM } from './steady/pumps'
 export {
   flowsOver,

@@ -65,6 +65,34 @@ const [HANGS_M, SUCKS_M] = [3, 1]
 export const leftInWellM = (pump: PumpId | undefined): number => (pump === 'jet' ? SUCKS_M : HANGS_M)
 const USUAL_CASING_MM = 125
 
+/**
+ * What stands in a well's casing above its pump, and what comes in while the water is kept down near it: the least of
+ * what the well's yield a day says and what its drawdown to there gives.
+ */
+export interface Casing {
+  storedL: number
+  comesLps: number
+  /** Depth to the water at the end of a dry season, and to where the pump draws air, m below the ground. */
+  dryM: number
+  lowestDepthM: number
+}
+export function casingOf(well: Well, leftM = HANGS_M): Casing {
+  const { groundM, baseM, depthM, stillWaterDepthM, dryFallM = 0, specificCapacityLpsPerM, yieldLPerDay } = well
+  const floorM = Math.min(depthM, groundM - baseM)
+  const dryM = stillWaterDepthM + dryFallM
+  const lowestDepthM = Math.max(dryM, floorM - leftM)
+  const roomM = lowestDepthM - dryM
+  return {
+    storedL: circleArea((well.casingMm ?? USUAL_CASING_MM) / 1000) * roomM * 1000,
+    comesLps: Math.min(
+      yieldLPerDay / 86400,
+      specificCapacityLpsPerM === undefined ? Infinity : specificCapacityLpsPerM * roomM,
+    ),
+    dryM,
+    lowestDepthM,
+  }
+}
+
 /** What a well gives through a night, and how its water stands meanwhile. */
 export interface Night {
   hours: number
@@ -78,24 +106,13 @@ export interface Night {
   rests: boolean
 }
 
-/**
- * A night of filling: what stands in the casing, and what comes in while the water is kept down near the pump. What
- * comes in is the least of what the well's yield a day says and what its drawdown to there gives.
- */
+/** A night of filling: what stands in the casing, and what comes in meanwhile. */
 export function nightOf(well: Well, pumpLps: number, hours: number, leftM = HANGS_M): Night {
-  const { groundM, baseM, depthM, stillWaterDepthM, dryFallM = 0, specificCapacityLpsPerM, yieldLPerDay } = well
-  const floorM = Math.min(depthM, groundM - baseM)
-  const dryM = stillWaterDepthM + dryFallM
-  const lowestDepthM = Math.max(dryM, floorM - leftM)
-  const roomM = lowestDepthM - dryM
-  const storedL = circleArea((well.casingMm ?? USUAL_CASING_MM) / 1000) * roomM * 1000
-  const comesLps = Math.min(
-    yieldLPerDay / 86400,
-    specificCapacityLpsPerM === undefined ? Infinity : specificCapacityLpsPerM * roomM,
-  )
+  const { specificCapacityLpsPerM } = well
+  const { storedL, comesLps, dryM, lowestDepthM } = casingOf(well, leftM)
   const steadyLps = Math.min(pumpLps, comesLps)
   const litres = Math.min(pumpLps * hours * 3600, storedL + comesLps * hours * 3600)
-  const drawnM = specificCapacityLpsPerM ? steadyLps / specificCapacityLpsPerM : roomM
+  const drawnM = specificCapacityLpsPerM ? steadyLps / specificCapacityLpsPerM : lowestDepthM - dryM
   return {
     hours,
     litres,

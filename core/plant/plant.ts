@@ -4,11 +4,12 @@ import { settle } from './changes'
 import type { Command } from './commands'
 import type { RoofFlows } from './roofWater'
 import { charge, chargeW, lastsS } from './battery'
-import { overdrawn } from './wells'
+import { sunOnPanels } from './sun'
+import { passWells, runsOfDryWells } from './wells'
 import { noteChambers, noteDraws, notePumps, noteVessels } from './notices'
 import { changesAfter, FOUND_S, instant, LEAST_S, tooFar, tried, type Trial, type Warm } from './step'
 import { viewOf, type PlantView } from './view'
-import { note, rebuild, sunAt, worldOf, type PlantStart, type World } from './world'
+import { note, rebuild, worldOf, type PlantStart, type World } from './world'
 import type { Site } from '../site'
 
 /** The first step after a change, and the longest, s. */
@@ -62,7 +63,10 @@ export function plantOf(document: Site, start: PlantStart = {}) {
       ? Math.max(LEAST_S, Math.min(leftS, trial.seconds) + FOUND_S / 2)
       : Math.min(MOST_S, Math.max(LEAST_S, trial.seconds * Math.min(2, 1 / Math.max(0.3, over))))
     commit(trial, rained)
-    overdrawn(world, trial)
+    if (passWells(world, trial.flowLps, trial.seconds)) {
+      world.wellsDry = runsOfDryWells(world)
+      stepS = FIRST_S
+    }
     if (charge(world, watts, trial.seconds)) {
       note(world, 'battery-empty', '')
       stepS = FIRST_S
@@ -86,7 +90,7 @@ export function plantOf(document: Site, start: PlantStart = {}) {
 
   /** The sun goes on; where a pump runs by it, its lines are others then. */
   function seeSun(): void {
-    const sun = world.setSun ?? sunAt(start, world.atS) ?? 1
+    const sun = world.setSun ?? sunOnPanels(document, start, world.atS) ?? 1
     if (sun === world.sun) return
     world.sun = sun
     if (!world.standing.controls.some(({ pump }) => pump.pump === 'solar')) return

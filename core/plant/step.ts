@@ -1,6 +1,8 @@
 import { firstChange } from './changes'
 import { weirKey, headM, metresOf, runs, vesselAt, type Draw, type World } from './world'
+import { wellChangesAfter } from './wells'
 import { flowsOver, type Flowing } from '../network'
+import { min } from 'd3-array'
 
 /** Levels move no further in one step than this; pressures no further than this share of their switch's range. */
 const [STEP_M, STEP_SHARE] = [0.005, 0.1]
@@ -40,7 +42,7 @@ function flowing(
   seconds: number,
   from: Float64Array | undefined,
 ): Flowing {
-  const { standing, open, mainsOff, dry, floatsShut, empty } = world
+  const { standing, open, mainsOff, dry, wellsDry, floatsShut, empty } = world
   const stores = standing.held.map((held, at) => {
     const slope = held.risePerL(of[at]!) * seconds
     return { headM: held.headM(of[at]!) + slope * extLps[at]!, slope, empty: empty[at] === 1 }
@@ -53,7 +55,7 @@ function flowing(
   })
   const running = Object.fromEntries(standing.controls.map(each => [each.run.id, runs(world, each)]))
   const over = { open: Object.fromEntries(open), mains: Object.fromEntries(mainsOff), running }
-  return flowsOver(standing.lines, { ...over, stores, weirs, dry, floatsShut }, from)
+  return flowsOver(standing.lines, { ...over, stores, weirs, dry, wellsDry, floatsShut }, from)
 }
 
 /** Flows as they are now, with nothing giving way. */
@@ -131,7 +133,8 @@ export const drawsInHand = ({ draws }: World): Draw[] =>
 
 /** The share of a step after which something first changes; nothing where nothing does. */
 export function changesAfter(world: World, trial: Trial): number | undefined {
-  let share = firstChange(world, trial.litres)
+  const shares = [firstChange(world, trial.litres), wellChangesAfter(world, trial.flowLps, trial.seconds)]
+  let share = min(shares.filter(each => each !== undefined))
   for (const { tap, leftL } of drawsInHand(world)) {
     const gives = trial.flowLps[world.standing.linkOfTap.get(tap)!]! * trial.seconds
     if (gives >= leftL) share = Math.min(share ?? 1, leftL / gives)

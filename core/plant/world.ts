@@ -3,6 +3,8 @@ import type { Fault } from './faults'
 import { roofWater, type RoofWater } from './roofWater'
 import { plantStateOf, type PlantState } from './plantState'
 import { heldInTank, heldInVessel } from './stores'
+import { sunOnPanels } from './sun'
+import { casingsOf, type Casing } from './wells'
 import { levelsAt, openingKey } from '../network'
 import type { Site } from '../site'
 import { staticPressure } from '../sums'
@@ -56,8 +58,9 @@ export interface World {
   /** What is left in the battery that carries pumps while the power is off; pumps whose start trips the inverter. */
   batteryWh: number
   tripped: Set<string>
-  /** What each well has given since its day began, L, and whether that was told to be more than it yields. */
-  drawnToday: Map<string, { day: number; litres: number; told: boolean }>
+  /** What stands in each well above its pump, and the runs that draw air from those that are down to it. */
+  casings: Casing[]
+  wellsDry: Set<string>
   rainMmPerH: number
   sun: number
   /** The sun as somebody set it, against the clock. */
@@ -70,11 +73,8 @@ export interface World {
   toldDry: Map<string, number>
 }
 
-/** Sun is taken in steps. */
-const SUN_STEP = 0.05
-
 export function worldOf(document: Site, start: PlantStart): World {
-  const setting = { valves: new Map<string, boolean>(), faults: [], sun: sunAt(start, 0) ?? 1 }
+  const setting = { valves: new Map<string, boolean>(), faults: [], sun: sunOnPanels(document, start, 0) ?? 1 }
   const standing = plantStateOf(document, setting)
   const levels = { ...levelsAt(document, 'full'), ...start.levels }
   const litres = Float64Array.from(standing.lines.stores, ({ node }) => {
@@ -102,7 +102,8 @@ export function worldOf(document: Site, start: PlantStart): World {
     power: true,
     batteryWh: standing.supply.usableWh,
     tripped: new Set(),
-    drawnToday: new Map(),
+    casings: casingsOf(document),
+    wellsDry: new Set(),
     rainMmPerH: 0,
     draws: [],
     events: [],
@@ -168,16 +169,9 @@ export function note(world: World, what: EventKind, id: string, value?: number):
   world.events.push(value === undefined ? { atS, what, id } : { atS, what, id, value })
 }
 
-/** The sun on the panels by the clock, from six to six; undefined where there is no clock. */
-export function sunAt({ clockS }: PlantStart, atS: number): number | undefined {
-  if (clockS === undefined) return undefined
-  const hour = (((clockS + atS) / 3600) % 24) - 6
-  const share = hour > 0 && hour < 12 ? Math.sin((Math.PI * hour) / 12) : 0
-  return Math.round(share / SUN_STEP) * SUN_STEP
-}
-
 /** True where a run draws by a hole that is above the water. */
-export function isDry({ standing, dry }: World, runId: string): boolean {
+export function isDry({ standing, dry, wellsDry }: World, runId: string): boolean {
+  if (wellsDry.has(runId)) return true
   const link = standing.lines.links[standing.linkOfRun.get(runId) ?? -1]
   return link?.leavesBy !== undefined && dry.has(link.leavesBy)
 }

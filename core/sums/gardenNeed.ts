@@ -22,11 +22,8 @@ const MID_MONTH = [15, 46, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349]
  * included.
  */
 export function extraterrestrialRadiation(latitudeDeg: number, dayOfYear: number): number {
-  const latitude = (latitudeDeg * Math.PI) / 180
-  const turn = ((2 * Math.PI) / 365) * dayOfYear
-  const distance = 1 + 0.033 * Math.cos(turn)
-  const declination = 0.409 * Math.sin(turn - 1.39)
-  const sunset = Math.acos(Math.max(-1, Math.min(1, -Math.tan(latitude) * Math.tan(declination))))
+  const distance = 1 + 0.033 * Math.cos(((2 * Math.PI) / 365) * dayOfYear)
+  const { latitude, declination, sunset } = sunOn(latitudeDeg, dayOfYear)
   return (
     ((24 * 60) / Math.PI) *
     0.082 *
@@ -35,6 +32,18 @@ export function extraterrestrialRadiation(latitudeDeg: number, dayOfYear: number
       Math.cos(latitude) * Math.cos(declination) * Math.sin(sunset))
   )
 }
+
+/** Latitude, the sun's declination and its hour angle at sunset, radians (FAO-56, equations 22–25). */
+function sunOn(latitudeDeg: number, dayOfYear: number) {
+  const latitude = (latitudeDeg * Math.PI) / 180
+  const declination = 0.409 * Math.sin(((2 * Math.PI) / 365) * dayOfYear - 1.39)
+  const sunset = Math.acos(Math.max(-1, Math.min(1, -Math.tan(latitude) * Math.tan(declination))))
+  return { latitude, declination, sunset }
+}
+
+/** Hours from sunrise to sunset at the middle of a month (0 for January), FAO-56, equation 34. */
+export const monthDaylightH = (latitudeDeg: number, month: number): number =>
+  (24 / Math.PI) * sunOn(latitudeDeg, MID_MONTH[month]!).sunset
 
 /** Extraterrestrial radiation at the middle of a month (0 for January), MJ/m²/day. */
 export function monthRadiationMJ(latitudeDeg: number, month: number): number {

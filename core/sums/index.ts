@@ -8,7 +8,13 @@ export { downpipeFlow } from './downpipeFlow'
 export { drainDownTime, type DrainDownInput } from './drainDownTime'
 export { dripZone, type DripZoneInput } from './dripZone'
 export { firstFlushVolume } from './firstFlushVolume'
-export { gardenNeed, monthRadiationMJ, referenceEvapotranspiration, type GardenNeedInput } from './gardenNeed'
+export {
+  gardenNeed,
+  monthDaylightH,
+  monthRadiationMJ,
+  referenceEvapotranspiration,
+  type GardenNeedInput,
+} from './gardenNeed'
 export { fittingLossM, flowAtHead, gravityFlow, type GravityFlowInput } from './gravityFlow'
 export { gutterHalfRound } from './gutterHalfRound'
 export { gutterSloped } from './gutterSloped'

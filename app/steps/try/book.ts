@@ -22,8 +22,10 @@ const SAID: Record<EventKind, Said> = {
   'runs-dry': (site, { id }) => `The pump of ${nameOf(site, id)} finds air, and gives nothing`,
   trips: (site, { id }) => `The inverter trips as the pump of ${nameOf(site, id)} starts, and it stays off`,
   'battery-empty': () => 'The battery is empty',
-  'well-overdrawn': (site, { id, value = 0 }, show) =>
-    `${nameOf(site, id)} has given ${show(value, 'volume')} today, all that it yields in a day: look for it to run dry`,
+  'well-dry': (site, { id, value = 0 }, show) =>
+    `${nameOf(site, id)} is down to its pump: it draws air, and only ${show(value, 'flow')} come in`,
+  'well-back': (site, { id, value = 0 }, show) =>
+    `${show(value, 'volume')} stand in ${nameOf(site, id)} again above its pump`,
   'float-shuts': (site, { id }) => `The float of ${nameOf(site, id)} shuts`,
   'float-opens': (site, { id }) => `The float of ${nameOf(site, id)} opens`,
   spills: (site, { id }) => `${nameOf(site, id)} is full and spills`,

@@ -12,6 +12,8 @@ export interface OverTime extends Pick<MomentSetting, 'open' | 'running' | 'main
   weirs: readonly ({ headM: number; slope: number } | undefined)[]
   /** Holes that stand above their tank's water, and runs whose floats are shut. */
   dry: ReadonlySet<string>
+  /** Runs that begin in a well whose pump has drawn it down to itself. */
+  wellsDry: ReadonlySet<string>
   floatsShut: ReadonlySet<string>
 }
 
@@ -31,11 +33,12 @@ export const overTimeOf = (site: Site): Lines => linesOverTime(site)
  * head that it is drawn by. `from` is where the search begins, as flows were before.
  */
 export function flowsOver(lines: Lines, over: OverTime, from?: Float64Array): Flowing {
-  const { stores, weirs, dry, floatsShut } = over
+  const { stores, weirs, dry, wellsDry, floatsShut } = over
   lines.stores.forEach((store, at) => (store.gives.slope = stores[at]!.slope))
   lines.weirs.forEach((weir, at) => (weir.compliance.slope = weirs[at]?.slope ?? 1))
   const moment = momentOf(lines, over, {
-    leavesAir: ({ leavesBy }) => leavesBy !== undefined && dry.has(leavesBy),
+    leavesAir: ({ leavesBy, runId }) =>
+      (leavesBy !== undefined && dry.has(leavesBy)) || (runId !== undefined && wellsDry.has(runId)),
     // Water that comes in above a tank's own falls into it freely.
     arrivesInAir: ({ arrivesBy }) => arrivesBy !== undefined && dry.has(arrivesBy),
     floatShuts: ({ float, runId }) => float !== undefined && floatsShut.has(runId!),

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { plantOf } from '.'
-import { drawnBy } from '../network'
+import { sunOnPanels } from './sun'
+import { casingOf, drawnBy, peakSunHours } from '../network'
+import { monthDaylightH } from '../sums'
+import { DAY_S } from '../units'
 import { pipe, tankAt, tapAt, wellAt, worksOf } from '../../tests/waterworks'
 import type { NewPart, PartOf } from '../kinds'
 import type { Site } from '../site'
@@ -67,18 +70,55 @@ describe('wells', () => {
     nodes: [wellAt('bore', 10, { yieldLPerDay: 600 }), tapAt('tap', 0)],
     runs: [['lift', 'bore', 'tap', [pump, pipe(12)]]],
   })
-  it('a well that has given its day is noted once a day, at the litre at which it has', () => {
-    const plant = plantOf(site, { clockS: 0 })
-    plant.act({ tap: 'tap', to: 1 })
-    plant.advance(2 * 86400)
-    const noted = plant.events.filter(({ what }) => what === 'well-overdrawn')
-    const flowLps = plant.view().runs.lift!
-    expect(noted.map(({ atS }) => Math.floor(atS / 86400))).toEqual([0, 1])
-    // Noted with the step in which it came: none is longer than ten minutes of the sun's clock.
-    for (const { value, atS } of noted) {
-      expect(value).toBeGreaterThan(600)
-      expect(value).toBeLessThan(600 + 600 * flowLps)
-      expect(value).toBeCloseTo(flowLps * (atS % 86400), 6)
+  it('a well gives what stands above its pump and what comes in, then air; a guard lets it rest longer', () => {
+    const { storedL, comesLps } = casingOf(site.nodes.find(node => node.kind === 'well')!)
+    const drawn = (of: Site) => {
+      const plant = plantOf(of, { clockS: 0 })
+      plant.act({ tap: 'tap', to: 1 })
+      plant.advance(DAY_S)
+      return { litres: plant.litres(), dry: plant.events.filter(({ what }) => what === 'well-dry'), plant }
     }
+    const { litres, dry, plant } = drawn(site)
+    expect(comesLps).toBeCloseTo(600 / DAY_S, 9)
+    expect(litres.in).toBeLessThanOrEqual(storedL + 600 + 1e-6)
+    expect(litres.in).toBeGreaterThan(0.95 * (storedL + 600))
+    expect(Math.abs(litres.error)).toBeLessThan(1e-6 * litres.in)
+    expect(dry.length).toBeGreaterThan(3)
+    expect(plant.pumpLog.lift!.length).toBeGreaterThan(6)
+    const guarded = drawn(
+      worksOf({
+        nodes: [wellAt('bore', 10, { yieldLPerDay: 600 }), tapAt('tap', 0)],
+        runs: [['lift', 'bore', 'tap', [{ ...pump, dryGuard: true }, pipe(12)]]],
+      }),
+    )
+    expect(guarded.dry.length).toBeLessThan(dry.length / 2)
+    expect(guarded.litres.in).toBeLessThanOrEqual(storedL + 600 + 1e-6)
+  })
+})
+
+describe('the sun', () => {
+  const site = worksOf({
+    nodes: [wellAt('bore', 10), tankAt('tank', 2)],
+    runs: [['lift', 'bore', 'tank', [{ ...pump, pump: 'solar' }, pipe(12)]]],
+  })
+  const at = (latitudeDeg: number): Site => ({ ...site, place: { ...site.place, latitudeDeg } })
+  it.each([56, 23, -35])(
+    'at %s° a day of each month sums to its hours of full sun, from sunrise to sunset',
+    latitudeDeg => {
+      peakSunHours(at(latitudeDeg)).forEach((fullH, index) => {
+        const month = index + 1
+        const shares = Array.from({ length: 24 * 60 }, (_, minute) =>
+          sunOnPanels(at(latitudeDeg), { clockS: 0, month }, 60 * minute)!,
+        )
+        expect(Math.abs(shares.reduce((sum, share) => sum + share, 0) / 60 - fullH)).toBeLessThan(0.35)
+        const lightH = monthDaylightH(latitudeDeg, index)
+        expect(sunOnPanels(at(latitudeDeg), { clockS: 0, month }, 3600 * (12 - lightH / 2) - 60)).toBe(0)
+        expect(sunOnPanels(at(latitudeDeg), { clockS: 0, month }, 3600 * (12 + lightH / 2) + 60)).toBe(0)
+      })
+    },
+  )
+  it('in December at 56° north is a sixth of June’s and less', () => {
+    const months = peakSunHours(at(56))
+    expect(months[11]! / months[5]!).toBeLessThan(1 / 6)
   })
 })
