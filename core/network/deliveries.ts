@@ -2,10 +2,15 @@ import { levelsAt, levelsBetween } from './taps'
 import { steady, type Steady } from './steady/steady'
 import { peakSunHours } from './power'
 import { FLOWS_OF } from './reads'
-import { suctionOf } from './suction'
+import { pumpingDepthM, suctionOf } from './suction'
+import { runLossM } from './loss'
+import { headOfPressureM } from '../sums'
+import { FIXTURES } from '../catalog'
+import type { SiteNode } from '../kinds'
 import {
   floatShutsM,
   graphOf,
+  highestM,
   joinedTanks,
   onceLaid,
   remembered,
@@ -85,7 +90,7 @@ function alongLps(moment: Steady | undefined, { runs, steps, end }: Pick<Path, '
  * A way by itself, no other line there: pumped at the usual levels, by a fall from a full tank into an empty one. What
  * else runs may hold it shut for now, and does not when it rests.
  */
-function byItself(site: Site, path: Path, sourceId: string): Steady | undefined {
+function byItself(site: Site, path: Path, sourceId: string, drawnM?: number): Steady | undefined {
   const ends = new Set([sourceId, ...path.steps.flatMap(({ from, to }) => [from.node, to.node])])
   const alone: Site = { ...site, nodes: site.nodes.filter(({ id }) => ends.has(id)), runs: path.runs }
   const levels = { ...usualLevels(site) }
@@ -94,6 +99,7 @@ function byItself(site: Site, path: Path, sourceId: string): Steady | undefined 
     for (const { id } of tanksTogether(site, sourceId)) levels[id] = full[id]!
     for (const { id } of tanksTogether(site, path.end.id)) levels[id] = low[id]!
   }
+  if (drawnM !== undefined) levels[sourceId] = drawnM
   const open = path.end.kind === 'tap' ? { [path.end.id]: 1 } : {}
   return settled(steady(alone, { levels: withFloatsOpen(site, levels), open }))
 }
@@ -113,13 +119,24 @@ const canSuck = (site: Site, runs: readonly Run[], flowLps: number): boolean =>
  * what can be drawn, under their floats; a tap open. Nothing where it cannot lift so high, suck so far, or is held shut
  * whatever else runs. Undefined where the site finds no steady flow.
  */
-export function deliveredLps(site: Site, path: Path, sourceId: string): number | undefined {
+function deliveredLps(site: Site, path: Path, sourceId: string): number | undefined {
   const usual = path.end.kind === 'tap' ? usualOpen(site) : usualShut(site)
   if (!usual) return undefined
   let flowLps = alongLps(usual, path)
   if (flowLps < LEAST_LPS && path.end.kind === 'tank') flowLps = alongLps(fallingShut(site), path)
   if (flowLps < LEAST_LPS) flowLps = alongLps(byItself(site, path, sourceId), path)
   return flowLps < LEAST_LPS || !canSuck(site, path.runs, flowLps) ? 0 : flowLps
+}
+
+/** Water left above the very hole that a way draws by, m. */
+const LEFT_M = 0.05
+
+/** The same, L/s, its source drawn down to the very hole that it draws by, and nothing else at work. */
+export function deliveredLowLps(site: Site, path: Path, sourceId: string): number | undefined {
+  const source = graphOf(site).node(sourceId)
+  const port = source?.kind === 'tank' ? source.ports.find(({ name }) => name === path.steps[0]!.from.port) : undefined
+  const moment = byItself(site, path, sourceId, port && (port.intakeM ?? port.heightM) + LEFT_M)
+  return moment && alongLps(moment, path)
 }
 
 /** What a way brings in a day of each month, January first, L: a solar pump by the month's sun, all else the whole day. */
@@ -130,3 +147,26 @@ export function deliveredLPerDay(site: Site, path: Path, sourceId: string): numb
   const hours = isSolar ? peakSunHours(site) : Array<number>(12).fill(DAY_H)
   return hours.map(each => flowLps * S_PER_H * Math.min(DAY_H, each))
 }
+
+/**
+ * The head that a way asks of its pump at a flow, m: from its source's water at the lowest to where it ends, a pressure
+ * tank on it at its cut-out or a tap at its rated pressure, and what its lines take on the way.
+ */
+export function headAskedM(site: Site, path: Path, sourceId: string, flowLps: number): number {
+  const source = graphOf(site).node(sourceId)!
+  const waterM =
+    source.kind === 'well'
+      ? source.groundM - pumpingDepthM(source, flowLps)
+      : source.baseM + (levelsAt(site, 'low')[sourceId] ?? 0)
+  const nodes = path.steps.map(({ to }) => graphOf(site).node(to.node)!)
+  const endsM = nodes.map(node => node.baseM + headOfPressureM(wantsKPa(node)))
+  const { waterTemperatureC } = site.place
+  const takenM = path.runs.reduce((sum, run) => sum + runLossM(run, flowLps, waterTemperatureC), 0)
+  return Math.max(0, Math.max(highestM(site, path), ...endsM) - waterM) + takenM
+}
+const wantsKPa = (node: SiteNode): number =>
+  node.kind === 'pressureTank'
+    ? node.cutOutKPa
+    : node.kind === 'tap'
+      ? (node.ratedKPa ?? FIXTURES[node.fixture].ratedKPa)
+      : 0

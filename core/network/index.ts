@@ -1,7 +1,7 @@
 export { pressuresOf, readGas, readSwitch, type Meaning, type PumpPressures } from './cards'
 export { singleTapFlows, weakestSingleTap, type SingleTapFlow } from './singleTapFlows'
 export { busiestDayL, cyclingOf, drawdownInput, drawsPerDay, heldAtL, type Cycling } from './cycling'
-export { deliveredLPerDay, deliveredLps } from './deliveries'
+export { deliveredLowLps, deliveredLPerDay, headAskedM } from './deliveries'
 export { dutyAt, dutyOf, dutyOfPump, mostFlowLps, pumpsOf, type Duty } from './duty'
 export {
   airAt,
@@ -29,7 +29,8 @@ export {
   wireGauge,
   type Drawn,
 } from './power'
-export { pumpingDepthM, suctionInput, suctionOf, type Suction } from './suction'
+export { pumpingDepthM, suctionOf, type Suction } from './suction'
+export { suctionInput } from './steady/sucking'
 export { isForDrinking, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
 export { casingOf, hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
 export { shutOffM } from './steady/pumps'

@@ -1,10 +1,10 @@
-import { heightsAlong } from './steady/heights'
+import { suckingOf, suctionInput } from './steady/sucking'
 import { levelsAt } from './taps'
 import { runLossM } from './loss'
 import { suctionLift } from '../sums'
-import { graphOf, portHeightM, type Run, type Site } from '../site'
+import { graphOf, type Run, type Site } from '../site'
 import type { PartOf } from '../kinds'
-import { FITTING_K, PUMPS } from '../catalog'
+import { FITTING_K } from '../catalog'
 
 /** How a pump that stands outside its water draws it in. */
 export interface Suction {
@@ -35,21 +35,17 @@ export function pumpingDepthM(
 
 /** The suction of a pump at a flow, with its water at the lowest; none where it stands in its water or behind a main. */
 export function suctionOf(site: Site, run: Run, pump: PartOf<'pump'>, flowLps: number): Suction | undefined {
-  const at = run.parts.indexOf(pump)
+  const sucking = suckingOf(site, run, pump)
   const source = graphOf(site).node(run.from.node)
-  if (!source || at <= 0) return undefined
-  if (source.kind !== 'tank' && source.kind !== 'well') return undefined
-  const port = source.kind === 'tank' ? source.ports.find(each => each.name === run.from.port) : undefined
-  const pumpM =
-    source.kind === 'well' || port?.intakeM !== undefined ? portHeightM(site, run.from) : heightsAlong(site, run)(at)
+  if (!sucking || (source?.kind !== 'tank' && source?.kind !== 'well')) return undefined
+  const { pumpM, npshRequiredM } = sucking
   const waterM =
     source.kind === 'well'
       ? source.groundM - pumpingDepthM(source, flowLps)
       : source.baseM + levelsAt(site, 'low')[source.id]!
-  const before = { ...run, parts: run.parts.slice(0, at) }
+  const before = { ...run, parts: sucking.before }
   const { waterTemperatureC, altitudeM } = site.place
   const frictionM = runLossM(before, flowLps, waterTemperatureC, FITTING_K.entry)
-  const npshRequiredM = pump.npshRequiredM ?? PUMPS[pump.pump].npshRequiredM
   const { maxLiftM } = suctionLift(suctionInput(altitudeM, waterTemperatureC, npshRequiredM, frictionM))
   const liftM = pumpM - waterM
   return {
@@ -66,16 +62,3 @@ export function suctionOf(site: Site, run: Run, pump: PartOf<'pump'>, flowLps: n
     footValve: before.parts.some(part => part.kind === 'check'),
   }
 }
-
-/** The input of `suction-lift`, in figures a person would type. */
-export const suctionInput = (
-  altitudeM: number,
-  waterTemperatureC: number,
-  npshRequiredM: number,
-  frictionM: number,
-) => ({
-  altitudeM,
-  waterTemperatureC: Math.max(0.01, waterTemperatureC),
-  npshRequiredM,
-  frictionM: Math.round(frictionM * 1000) / 1000,
-})

@@ -79,6 +79,8 @@ export interface Link {
   laws: Law[]
   pumps: PumpIn[]
   holder?: Holder
+  /** Where its pump sucks: the head before it below which it draws air, m, and what its water comes through. */
+  sucks?: { leastM: number; before: Law[] }
   /** Water goes through it forward alone. */
   check: boolean
   shut: boolean

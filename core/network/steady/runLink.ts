@@ -3,6 +3,7 @@ import { evenLaw, perVelocityHead, squareLaw } from './laws'
 import type { Profile } from './heights'
 import type { Holder, PumpIn } from './layout'
 import { lawOf } from './partLaw'
+import { suckingOf } from './sucking'
 import { heldHeadM, isDiaphragm, runningLaw, shutOffM, stoppedLaw } from './pumps'
 import { boreMm } from '../loss'
 import { headOfPressureM, pipeVelocityMps } from '../../sums'
@@ -54,6 +55,7 @@ export function linkOf(
     const [idle, full] = [stoppedLaw(pipeMm), runningLaw(part, pipeMm)]
     return [{ headM: placeM + heldHeadM(part), ...around, idle, full }]
   })
+  const sucking = first ? suckingOf(site, run) : undefined
   const narrowestMm = Math.min(...bores, ...(bores.length ? [] : [pipeMm]))
   return {
     ...plainLink,
@@ -61,6 +63,9 @@ export function linkOf(
     laws: [...start, ...laws, ...end],
     pumps,
     ...(holder ? { holder } : {}),
+    ...(sucking && parts.includes(sucking.pump)
+      ? { sucks: { leastM: sucking.pumpM - sucking.limitM, before: [...start, ...lawsOf(sucking.before)] } }
+      : {}),
     check:
       guarded ||
       parts.some(part => (part.kind === 'check' && !part.passesShare) || does(part, 'regulates')) ||

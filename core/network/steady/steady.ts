@@ -28,6 +28,8 @@ export interface Steady {
 }
 
 const STILL_LPS = 1e-7
+/** Suction is known no better than this, m. */
+const SUCKS_WITHIN_M = 1e-6
 /** Pumps and regulators that hold a pressure change what they do, one at a time, no oftener than this before it is given up. */
 const MOST_ROUNDS = 60
 /**
@@ -42,9 +44,15 @@ export function steady(site: Site, asked: MomentSetting = {}): Steady {
   return told(lines, moment, { ...sought, steps }, trouble)
 }
 
+/** Flows of a moment, and the link that still asks for something else, where one does. */
+interface Sought {
+  sought: Solution
+  steps: number
+  unsettled: Link | undefined
+}
+
 /** Seeks a moment's flows, until everything that holds a pressure does what fits what stands behind it. */
-export function settled(lines: Lines, moment: Moment): { sought: Solution; steps: number; trouble?: string } {
-  const { site } = lines
+function seek(lines: Lines, moment: Moment): Sought {
   cutOffDry(lines, moment.standing)
   let sought = solve(lines, moment)
   let unsettled = setHolders(lines, moment)
@@ -54,8 +62,37 @@ export function settled(lines: Lines, moment: Moment): { sought: Solution; steps
     steps += sought.steps
     unsettled = setHolders(lines, moment)
   }
+  return { sought, steps, unsettled }
+}
+
+/** The same, until no pump sucks too far: such a one draws air, and its line stands; each that does eases the others. */
+export function settled(lines: Lines, moment: Moment): { sought: Solution; steps: number; trouble?: string } {
+  let found = seek(lines, moment)
+  let { steps } = found
+  for (let dry = drawsAir(lines, moment); isSettled(found) && dry >= 0; dry = drawsAir(lines, moment)) {
+    moment.standing[dry]!.closed = true
+    moment.flowLps[dry] = 0
+    found = seek(lines, moment)
+    steps += found.steps
+  }
+  const { sought, unsettled } = found
+  const { site } = lines
   const trouble = unsettled ? unsettledHolder(site, unsettled) : sought.converged ? undefined : offItsLaw(site, sought)
   return { sought, steps, trouble }
+}
+const isSettled = ({ sought, unsettled }: Sought) => sought.converged && !unsettled
+
+/** The first link whose pump sucks further than the air carries water; −1 where none does. */
+function drawsAir({ links, unknowns }: Lines, moment: Moment): number {
+  const loss: Loss = { headM: 0, slope: 0 }
+  return links.findIndex(({ sucks, from }, at) => {
+    const { closed, pump } = moment.standing[at]!
+    const flowLps = moment.flowLps[at]!
+    if (!sucks || closed || pump === 'stands' || flowLps <= STILL_LPS) return false
+    loss.headM = loss.slope = 0
+    for (const law of sucks.before) law(flowLps, loss)
+    return headAt(moment, unknowns, from) - loss.headM < sucks.leastM - SUCKS_WITHIN_M
+  })
 }
 
 /** Closes what no water can reach: what hangs together without a source that is wet. */

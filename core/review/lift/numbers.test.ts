@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { review } from '../review'
 import { phraseText } from '../../words'
-import { momentWith } from '../../network'
+import { casingOf, momentWith } from '../../network'
 import { suctionLift } from '../../sums'
 import { moveOf, setField } from '../../moves'
 import { blank, build, plainTank } from '../../../tests/sites'
-import { jointAt, pipe, tankAt, tapAt, wellAt, worksOf } from '../../../tests/waterworks'
+import { jointAt, mainAt, pipe, tankAt, tapAt, wellAt, worksOf } from '../../../tests/waterworks'
 import { feedsOf, type Site } from '../../site'
-import type { NewPart } from '../../kinds'
+import type { NewPart, NodeOf } from '../../kinds'
 
 const found = (site: Site, check: string) => review(site).findings.filter(finding => finding.check === check)
 const pump = (told: object): NewPart => ({ kind: 'pump', pump: 'jet', flowLps: 0.5, headM: 30, ...told }) as NewPart
@@ -52,6 +52,51 @@ describe('what is found of lifting says the network’s own figures', () => {
     expect(found(site(0), 'pump-runs-dry')).toEqual([])
     // 20 m at rest, 4 m lower when it is dry, 5 m for 0.5 L/s: 29 of 30 m.
     expect(found(site(4), 'pump-runs-dry')[0]!.numbers).toMatchObject({ drawnM: 29, depthM: 30 })
+  })
+  it('a pump too weak for a lift of 15 m: one press buys the head that the line asks for, and it lifts', () => {
+    const weak = worksOf({
+      nodes: [tankAt('a', 0), tankAt('b', 15)],
+      runs: [['r', 'a', 'b.in', [pump({ headM: 6, flowLps: 0.3 }), check, pipe(30)]]],
+    })
+    const [finding] = found(weak, 'pump-off-its-curve')
+    expect(finding!.severity).toBe('wrong')
+    expect(finding!.numbers.askedM).toBeGreaterThan(15)
+    expect(finding!.numbers.headM).toBe(Math.ceil(finding!.numbers.askedM!))
+    const mended = build(weak, finding!.mend!.move)
+    expect(found(mended, 'pump-off-its-curve')).toEqual([])
+    const { flowLps } = momentWith(mended, [], 'low').runs.r!
+    expect(flowLps).toBeGreaterThan(0.25)
+  })
+  it('a pump that a stronger main holds shut, or that brings next to nothing, is no pump too weak', () => {
+    const beside = worksOf({
+      nodes: [tankAt('a', 0), mainAt('m', 0, 400), jointAt('j', 0), tapAt('t', 1)],
+      runs: [
+        ['r', 'a', 'j', [pump({ headM: 12 }), check, pipe(5)]],
+        ['s', 'm', 'j', [check, pipe(5)]],
+        ['u', 'j', 't', [pipe(5)]],
+      ],
+    })
+    expect(momentWith(beside, ['t'], 'low').runs.r!.flowLps).toBe(0)
+    expect(found(beside, 'pump-off-its-curve')).toEqual([])
+  })
+  it('a pump that outruns its well: after how long, and no longer once a guard stops it; a dry well is a dry well', () => {
+    const site = (told: object, well: object) =>
+      worksOf({
+        nodes: [wellAt('w', 20, well), tapAt('t', 1)],
+        runs: [['r', 'w', 't', [pump({ pump: 'submersible', ...told }), check, pipe(30)]]],
+      })
+    const [outrun] = found(site({}, { yieldLPerDay: 600 }), 'pump-runs-dry')
+    const { storedL, comesLps } = casingOf(wellAt('w', 20, { yieldLPerDay: 600 }) as NodeOf<'well'>)
+    expect(outrun!.severity).toBe('wrong')
+    expect(outrun!.numbers.minutes).toBeCloseTo(storedL / (0.5 - comesLps) / 60, 9)
+    expect(phraseText(outrun!.sentence, 'metric')).toMatch(
+      /outruns .*25 L an hour come in, and draws air after 3 minutes/,
+    )
+    expect(found(site({ dryGuard: true }, { yieldLPerDay: 600 }), 'pump-runs-dry')).toEqual([])
+    const [dry] = found(site({}, { dryFallM: 9 }), 'pump-runs-dry')
+    expect(phraseText(dry!.sentence, 'metric')).toMatch(/is dry at the end of a dry season: its water stands 29 m down/)
+    expect(dry!.mend).toBeUndefined()
+    expect(found(site({}, { dryFallM: 9 }), 'pump-off-its-curve')).toEqual([])
   })
   it('starts: at worst the flow over four times what the tank gives', () => {
     const start = build(plainTank(blank(), 'Tank'), moveOf('addUse', { preset: 'kitchen', count: 4 }))

@@ -1,10 +1,79 @@
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
-import { flow, length, pressure, say } from '../../words'
+import { flow, length, pressure, say, volume } from '../../words'
 import { setField } from '../../moves'
-import { leftInWellM, momentWith, pumpingDepthM, pumpsOf, shutOffM } from '../../network'
-import { feedsOf, fillingsOf, graphOf, runName, type Site } from '../../site'
+import {
+  casingOf,
+  deliveredLowLps,
+  headAskedM,
+  leftInWellM,
+  momentWith,
+  pumpingDepthM,
+  pumpsOf,
+  shutOffM,
+  suctionOf,
+} from '../../network'
+import { feedsOf, fillingsOf, graphOf, pathsFrom, runName, type Path, type Run, type Site } from '../../site'
 import { staticPressure } from '../../sums'
 import type { NodeOf, PartOf } from '../../kinds'
+
+/** With less than this a pump moves nothing, L/s. */
+const STILL_LPS = 1e-6
+
+/** The ways from what a pump draws from, through it, to a tank or a tap. */
+function waysThrough(site: Site, run: Run): { sourceId: string; path: Path }[] {
+  const lines = [
+    ...fillingsOf(site).map(({ source, runs }) => ({ source, runs })),
+    ...feedsOf(site).map(({ source, trunk }) => ({ source, runs: trunk })),
+  ]
+  const sources = new Set(
+    lines.flatMap(({ source, runs }) => (runs.some(({ id }) => id === run.id) ? [source.id] : [])),
+  )
+  return [...sources].flatMap(sourceId =>
+    pathsFrom(site, sourceId).flatMap(path =>
+      path.runs.some(({ id }) => id === run.id) && (path.end.kind === 'tank' || path.end.kind === 'tap')
+        ? [{ sourceId, path }]
+        : [],
+    ),
+  )
+}
+
+/** Water stands too far below it, or not at all: that is found as such, and is not its head. */
+function findsNoWater(site: Site, run: Run, pump: PartOf<'pump'>): boolean {
+  const source = graphOf(site).node(run.from.node)
+  if (source?.kind === 'well' && isDryWell(source, pump)) return true
+  return (suctionOf(site, run, pump, pump.flowLps)?.spareM ?? 0) < 0
+}
+
+/** A pump that moves nothing by any of its ways, whatever else rests: with the head that its line asks for. */
+function tooWeak(site: Site, run: Run, pump: PartOf<'pump'>): Finding[] {
+  const ways = waysThrough(site, run)
+  if (!ways.length || findsNoWater(site, run, pump)) return []
+  if (ways.some(({ sourceId, path }) => (deliveredLowLps(site, path, sourceId) ?? 1) > STILL_LPS)) return []
+  const asked = ways.map(({ sourceId, path }) => headAskedM(site, path, sourceId, pump.flowLps))
+  const askedM = Math.min(...asked)
+  const headM = Math.ceil(Math.max(...asked))
+  const mostM = shutOffM(pump)
+  return [
+    {
+      id: `pump-off-its-curve:${pump.id}`,
+      check: 'pump-off-its-curve',
+      severity: 'wrong',
+      subject: subjectOfRun(site, run),
+      sentence: say`The pump of “${runName(site, run)}” moves no water: it cannot lift so high.`,
+      why: say`With nothing drawn it gives ${length(mostM)} of head at most; at its ${flow(pump.flowLps)} the line asks
+        for ${length(askedM)}, lift, friction and what is wanted at its end together.`,
+      numbers: { shutOffM: mostM, askedM, headM },
+      ...(headM > pump.headM
+        ? {
+            mend: {
+              label: say`Take one for ${length(headM)}`,
+              move: setField('part', pump.id, 'headM', headM),
+            },
+          }
+        : {}),
+    },
+  ]
+}
 
 /** Past this share of the flow it is made for a centrifugal pump runs off its curve. */
 const RUN_OUT_SHARE = 1.6
@@ -23,25 +92,7 @@ export const pumpOffItsCurve = defineCheck({
       if (moments.some(moment => !moment.converged) || (!filling.has(pump.id) && !fed.has(pump.id))) return []
       const flowLps = Math.max(...moments.map(({ runs }) => runs[run.id]?.flowLps ?? 0))
       const shut = run.parts.some(part => part.kind === 'valve' && !part.open)
-      if (flowLps <= 0.001) {
-        if (shut) return []
-        return [
-          {
-            id: `pump-off-its-curve:${pump.id}`,
-            check: 'pump-off-its-curve',
-            severity: 'wrong',
-            subject: subjectOfRun(site, run),
-            sentence: say`The pump of “${runName(site, run)}” moves no water: it cannot lift so high.`,
-            why: say`With nothing drawn it gives ${length(shutOffM(pump))} of head at most, and its line asks for more; or
-              it draws above its water. Choose one with more head.`,
-            numbers: { shutOffM: shutOffM(pump) },
-            mend: {
-              label: say`Take one for ${length(Math.ceil(pump.headM * 1.4))}`,
-              move: setField('part', pump.id, 'headM', Math.ceil(pump.headM * 1.4)),
-            },
-          },
-        ]
-      }
+      if (flowLps <= STILL_LPS) return shut ? [] : tooWeak(site, run, pump)
       if (pump.pump === 'on-demand' || flowLps <= pump.flowLps * RUN_OUT_SHARE) return []
       return [
         {
@@ -66,6 +117,44 @@ const gentleLps = (well: NodeOf<'well'>, pump: PartOf<'pump'>) => {
   return Math.max(0.01, Math.floor(100 * roomM * (well.specificCapacityLpsPerM ?? 1)) / 100)
 }
 
+/** At the end of a dry season its water stands no higher than its pump. */
+const isDryWell = (well: NodeOf<'well'>, pump: PartOf<'pump'>): boolean =>
+  pumpingDepthM(well, 0) >= well.depthM - leftInWellM(pump.pump)
+function dryWell(site: Site, run: Run, pump: PartOf<'pump'>, well: NodeOf<'well'>): Finding {
+  const [drawnM, pumpM] = [pumpingDepthM(well, 0), Math.max(0, well.depthM - leftInWellM(pump.pump))]
+  return {
+    id: `pump-runs-dry:well:${pump.id}`,
+    check: 'pump-runs-dry',
+    severity: 'wrong',
+    subject: subjectOfRun(site, run),
+    sentence: say`${well.name} is dry at the end of a dry season: its water stands ${length(drawnM)} down, and its pump
+      hangs at ${length(pumpM)}.`,
+    why: say`Nothing that is drawn from it then can be counted on. A deeper well, a tank that carries over the season, or
+      another water is to be weighed; measure first how deep it is and where its water stands in a dry month.`,
+    numbers: { drawnM, pumpM, depthM: well.depthM },
+  }
+}
+
+/** It takes more than comes in: what stands in the casing is soon gone. */
+const outruns = (well: NodeOf<'well'>, pump: PartOf<'pump'>): boolean =>
+  pump.flowLps > casingOf(well, leftInWellM(pump.pump)).comesLps
+function outrun(site: Site, run: Run, pump: PartOf<'pump'>, well: NodeOf<'well'>): Finding {
+  const { storedL, comesLps } = casingOf(well, leftInWellM(pump.pump))
+  const minutes = storedL / (pump.flowLps - comesLps) / 60
+  return {
+    id: `pump-runs-dry:outruns:${pump.id}`,
+    check: 'pump-runs-dry',
+    severity: 'wrong',
+    subject: subjectOfRun(site, run),
+    sentence: say`The pump of “${runName(site, run)}” outruns ${well.name}: it takes ${flow(pump.flowLps)} where
+      ${volume(comesLps * 3600)} an hour come in, and draws air after ${Math.max(1, Math.round(minutes))} minutes.`,
+    why: say`${volume(storedL)} stand in its casing above the pump; after them it gets what comes in, and its seal burns
+      dry. A guard stops it until the well has come back; a tank it fills slowly carries what a day asks.`,
+    numbers: { storedL, comesLps, flowLps: pump.flowLps, minutes },
+    mend: { label: 'Guard it against running dry', move: setField('part', pump.id, 'dryGuard', true) },
+  }
+}
+
 export const pumpRunsDry = defineCheck({
   id: 'pump-runs-dry',
   step: 'lift',
@@ -77,6 +166,8 @@ export const pumpRunsDry = defineCheck({
       // A diaphragm bears it for a while, and a main does not run out.
       if (!source || (source.kind !== 'tank' && source.kind !== 'well') || pump.pump === 'on-demand') return []
       const drawnM = source.kind === 'well' ? pumpingDepthM(source, pump.flowLps) : 0
+      if (source.kind === 'well' && isDryWell(source, pump)) return [dryWell(site, run, pump, source)]
+      if (source.kind === 'well' && !pump.dryGuard && outruns(source, pump)) return [outrun(site, run, pump, source)]
       if (source.kind === 'well' && drawnM > source.depthM - leftInWellM(pump.pump))
         return [
           {
