@@ -79,7 +79,6 @@ function setPurpose(next: typeof purpose.value): void {
 const placeOf = (id: ClimateId) => ({
   latitudeDeg: CLIMATES[id].latitudeDeg,
   altitudeM: CLIMATES[id].altitudeM,
-  frostDepthM: CLIMATES[id].frostDepthM,
 })
 
 const valueOf = (parsed: Parsed) => (parsed.ok ? parsed.value : 0)

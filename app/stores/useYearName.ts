@@ -1,5 +1,5 @@
 import { useResults } from '~/stores/results'
-import type { YearFigures } from '#core/balance'
+import { unlikeYears, type YearFigures } from '#core/balance'
 import type { ReferenceYears } from '#core/climate'
 
 const FOR_RAIN: Record<keyof ReferenceYears, string> = { dry: 'dry', middle: 'middling', wet: 'wet' }
@@ -13,9 +13,10 @@ export function useYearName() {
     const { outlook } = results
     const [stands] = Object.entries(outlook?.reference ?? {}).find(([, at]) => at === index) ?? []
     const said = number(index, year)
-    return stands && outlook!.years.length > 1
-      ? `${said}, a ${FOR_RAIN[stands as keyof ReferenceYears]} year for rain`
-      : said
+    if (!stands || outlook!.years.length < 2) return said
+    const unlike = unlikeYears(outlook!, index)
+    const beside = unlike ? `, though this plan goes short on ${unlike} days in it than in most years` : ''
+    return `${said}, a ${FOR_RAIN[stands as keyof ReferenceYears]} year for rain${beside}`
   }
   return { number, name }
 }

@@ -17,10 +17,22 @@ const { name } = useYearName()
 
 describe('a year of a record', () => {
   it('goes by its number, and by its rain where it stands for that', () => {
-    results.outlook = { made: false, years: [1, 2, 3], reference: { dry: 0, middle: 2, wet: 1 } }
+    results.outlook = {
+      made: false,
+      years: [9, 0, 4].map(shortDays => ({ shortDays })),
+      reference: { dry: 0, middle: 2, wet: 1 },
+    }
     expect(name(0, year(1995))).toBe('1995, a dry year for rain')
     expect(name(1, year(1996))).toBe('1996, a wet year for rain')
     expect(name(2, year(1997))).toBe('1997, a middling year for rain')
+  })
+  it('that stands for others and is unlike them says so', () => {
+    const years = [19, 0, 0, 0, 0, 0].map(shortDays => ({ shortDays }))
+    results.outlook = { made: false, years, reference: { dry: 1, middle: 0, wet: 2 } }
+    expect(name(0, year(1995))).toBe(
+      '1995, a middling year for rain, though this plan goes short on more days in it than in most years',
+    )
+    expect(name(1, year(1996))).toBe('1996, a dry year for rain')
   })
   it('that is the only one stands for nothing', () => {
     results.outlook = { made: false, years: [1], reference: { dry: 0, middle: 0, wet: 0 } }

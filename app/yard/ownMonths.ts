@@ -42,7 +42,7 @@ function placeOf(own: OwnMonthsTyped, units: System): Site['place'] | string {
     return `The latitude, “${own.latitude}”, must be a number from −90 to 90; south of the equator it is negative.`
   const altitude = own.altitude.trim() ? parseQuantity(own.altitude, 'length', units) : { ok: true as const, value: 0 }
   if (!altitude.ok) return `The altitude: ${whyNot(altitude)}`
-  return { latitudeDeg, altitudeM: altitude.value, frostDepthM: 0.5, waterTemperatureC: 15 }
+  return { latitudeDeg, altitudeM: altitude.value, waterTemperatureC: 15 }
 }
 
 /** The person's own months; what they leave out is guessed from the place, and said so at Catch. */

@@ -1,9 +1,7 @@
-import { BED_SOILS, MULCHES } from '../catalog'
+import { BED_SOILS, GROWS_ABOVE_C, MULCHES } from '../catalog'
 import { monthWarmth, rootM, type Amount, type Site } from '../site'
 import type { DailySeries } from '../climate'
 
-/** Below this mean temperature nothing grows, °C. */
-const GROWS_ABOVE_C = 5
 /** A day's rain under this share of the reference evapotranspiration wets leaves, and no roots. */
 const WETS_LEAVES_SHARE = 0.2
 /** The share of what roots can reach that plants draw without going short (FAO-56, table 22, rounded). */

@@ -22,6 +22,7 @@ export {
   outlook,
   outlookOf,
   overYears,
+  unlikeYears,
   poolFigures,
   type Outlook,
   type OverYears,

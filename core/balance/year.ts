@@ -159,6 +159,18 @@ export function overYears({ years }: Pick<Outlook, 'years'>, of: (year: YearFigu
   return { middle: median(figures) ?? 0, least, most }
 }
 
+/** A year is like the others while no more than this share of them goes short on fewer days, or on more. */
+const LIKE_SHARE = 0.75
+
+/** Whether a year goes short on more days than most years of the plan, or on fewer; undefined where it is like them. */
+export function unlikeYears({ years }: Pick<Outlook, 'years'>, index: number): 'more' | 'fewer' | undefined {
+  const days = years[index]?.shortDays
+  if (days === undefined) return undefined
+  const share = (test: (other: number) => boolean) => years.filter(year => test(year.shortDays)).length / years.length
+  if (share(other => other < days) > LIKE_SHARE) return 'more'
+  return share(other => other > days) > LIKE_SHARE ? 'fewer' : undefined
+}
+
 /** What a use asks in the days of a run. */
 function askedOf(compiled: Compiled, { month }: DailySeries, run: DailyRun, use: number): Outlook['asks'][number] {
   const { id, bed, litresPerDay } = compiled.demands[use]!

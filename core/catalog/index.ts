@@ -119,6 +119,7 @@ export {
 } from './tankFittings'
 export { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId, type TankKindId } from './tanks'
 export {
+  GROWS_ABOVE_C,
   HOT_MONTH_C,
   QUALITIES,
   QUALITY_WORDS,

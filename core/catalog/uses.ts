@@ -176,6 +176,8 @@ const presets = {
 
 /** A month whose days reach this on the mean is a hot one for animals. */
 export const HOT_MONTH_C = 25
+/** Below this mean temperature nothing grows, °C. */
+export const GROWS_ABOVE_C = 5
 
 export type UsePresetId = keyof typeof presets
 export const USE_PRESETS: Record<UsePresetId, UsePreset> = presets

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { put, build, setUp } from '../../tests/sites'
-import { dryHalf, referenceYears } from './reference'
+import { droughtsMm, referenceYears } from './reference'
 import { dayNumber, isoDate } from './calendar'
 import { seriesOf, weatherSeries } from './series'
 import { overYears, outlook } from '../balance'
 import { moveOf, setField } from '../moves'
-import { tanksOf, type Site } from '../site'
+import { monthWarmth, tanksOf, type Site } from '../site'
 
 const site = setUp('dry-summer-hill', [
   { preset: 'beds', count: 40 },
@@ -15,20 +15,39 @@ const site = setUp('dry-summer-hill', [
 const at = (plan: Site, id: string) => plan.nodes.findIndex(node => node.id === id)
 
 describe('years that stand for others', () => {
-  it('are the middle one, and those a tenth from either end, by the rain of the dry half', () => {
-    expect([...dryHalf(site)].sort((a, b) => a - b)).toEqual([3, 4, 5, 6, 7, 8])
-    // Eleven years: July rains 1 to 11 mm in a muddle, and January pours in the driest.
+  it('are the middle one, and those a tenth from either end, by what a fixed draw leaves wanting', () => {
+    // Eleven years of even rain but for a summer of none, 10 to 60 days long, in a muddle; the wettest in all is driest.
     const order = [4, 9, 1, 11, 6, 2, 8, 3, 10, 5, 7]
     const start = dayNumber('2001-01-01')
-    const rainMm = new Float64Array(365 * 11 + 2)
-    order.forEach((mm, year) => {
-      rainMm[dayNumber(`${2001 + year}-07-10`) - start] = mm
-      rainMm[dayNumber(`${2001 + year}-01-10`) - start] = 500 / mm
+    const rainMm = new Float64Array(365 * 11 + 2).fill(2)
+    order.forEach((rank, year) => {
+      const from = dayNumber(`${2001 + year}-07-01`) - start
+      rainMm.fill(0, from, from + 5 * rank + 5)
+      if (rank === 11) rainMm.fill(12, from - 20, from)
     })
     const series = seriesOf(start, rainMm, false)
     const { dry, middle, wet } = referenceYears(site, series)
-    expect([dry, middle, wet].map(index => order[index])).toEqual([2, 6, 10])
+    expect([dry, middle, wet].map(index => order[index])).toEqual([10, 6, 2])
     expect(isoDate(start + series.years[middle]!.from)).toBe('2005-01-01')
+    // By hand: so many days of July's draw, or July's and August's, less nothing.
+    const droughts = droughtsMm(site, series)
+    const { et0MmPerDay } = monthWarmth(site)
+    const meanMm = rainMm.reduce((sum, mm) => sum + mm, 0) / rainMm.length
+    const draw = (month: number) =>
+      0.8 * meanMm * (0.5 + (0.5 * et0MmPerDay[month]!) / (et0MmPerDay.reduce((sum, mm) => sum + mm, 0) / 12))
+    const julyMm = 25 * draw(6)
+    expect(draw(6)).toBeGreaterThan(2)
+    // What July's draw is over its rain before the dry days comes to nothing here: they begin with the month.
+    expect(droughts[0]!).toBeGreaterThan(julyMm)
+    expect(droughts[order.indexOf(9)]!).toBeGreaterThan(droughts[0]!)
+  })
+  it('begins a year before: a drought that runs over the new year counts in both', () => {
+    const start = dayNumber('2001-01-01')
+    const rainMm = new Float64Array(365 * 3).fill(3)
+    rainMm.fill(0, dayNumber('2001-12-01') - start, dayNumber('2002-02-01') - start)
+    const droughts = droughtsMm(site, seriesOf(start, rainMm, false))
+    expect(droughts[1]!).toBeGreaterThan(1.9 * droughts[0]! * 0.5)
+    expect(droughts[1]!).toBeGreaterThan(droughts[2]!)
   })
   it('in a single year are that year', () => {
     const series = seriesOf(dayNumber('2001-01-01'), new Float64Array(365), false)

@@ -6,7 +6,7 @@ import { climateSchema } from '../site'
 export const setClimate = defineMove({
   args: z.object({
     climate: climateSchema,
-    place: z.object({ latitudeDeg: z.number(), altitudeM: z.number(), frostDepthM: z.number() }).optional(),
+    place: z.object({ latitudeDeg: z.number(), altitudeM: z.number(), frostDepthM: z.number().optional() }).optional(),
   }),
   label: ({ climate }) => `Climate: ${climate.source}`,
   apply(site, { climate, place }) {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { blank, build, put, refusal } from '../../tests/sites'
-import { moveOf } from './registry'
+import { moveOf, setField } from './registry'
 import { standInClimate } from './newSite'
-import { dripPlan, litresPerDay, zonesWithin, type Amount, type Site } from '../site'
+import { dripPlan, litresPerDay, monthWarmth, zonesWithin, type Amount, type Site } from '../site'
 
 const one = () => build(blank(), moveOf('addTank', { kind: 'upright', how: 'alone' }))
 
@@ -25,6 +25,16 @@ describe('a bed on drip', () => {
     expect(refusal(build(one(), moveOf('addUse', { preset: 'hens' })), moveOf('fitDrip', { use: 'use-1' }))).toContain(
       'Only a bed',
     )
+  })
+  it('by a timer is shut in months under 5 °C, unless told otherwise', () => {
+    const cold = { ...one(), climate: standInClimate('continental-forest') }
+    const site = build(cold, moveOf('addUse', { preset: 'trees', count: 60 }), moveOf('fitDrip', { use: 'use-1' }))
+    const asked = litresPerDay(site, site.uses[0]!)
+    const { meanC } = monthWarmth(site)
+    expect(meanC.some(mean => mean < 5)).toBe(true)
+    meanC.forEach((mean, month) => expect(asked[month]! > 0, String(mean)).toBe(mean >= 5))
+    const runsOn = build(site, setField('use', 'use-1', 'amount.drip.runsInCold', true))
+    expect(new Set(litresPerDay(runsOn, runsOn.uses[0]!)).size).toBe(1)
   })
   it('zones never exceed the flow, and one is enough where all fits', () => {
     const emitters = [

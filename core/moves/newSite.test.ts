@@ -17,7 +17,7 @@ describe('a new site', () => {
     ],
   ]
   it.each(CLIMATE_IDS)('stands in a %s whatever the roof and the use', climate => {
-    const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES[climate]
+    const { latitudeDeg, altitudeM } = CLIMATES[climate]
     for (const uses of PURPOSES) {
       for (const [lengthM, widthM] of [
         [3, 2],
@@ -30,7 +30,7 @@ describe('a new site', () => {
             name: 'N',
             units,
             climate: standInClimate(climate),
-            place: { latitudeDeg, altitudeM, frostDepthM },
+            place: { latitudeDeg, altitudeM },
             roof: { name: 'Roof', lengthM, widthM, material: 'clay-tile' },
             uses,
           })

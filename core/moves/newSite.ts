@@ -9,7 +9,7 @@ export interface NewSiteAnswers {
   name: string
   units: Site['standards']['units']
   climate: Climate
-  place: { latitudeDeg: number; altitudeM: number; frostDepthM: number }
+  place: Pick<Site['place'], 'latitudeDeg' | 'altitudeM' | 'frostDepthM'>
   /** None where the water comes from outside alone, by what then brings it. */
   roof?: { name: string; lengthM: number; widthM: number; material: RoofingId }
   source?: 'main' | 'well' | 'cart'
@@ -34,7 +34,7 @@ export function standInClimate(id: ClimateId): Climate {
 }
 
 export function emptySite(id: string, name: string): Site {
-  const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES['wet-town']
+  const { latitudeDeg, altitudeM } = CLIMATES['wet-town']
   return {
     format: 'tall-cask/site',
     version: VERSION,
@@ -42,7 +42,7 @@ export function emptySite(id: string, name: string): Site {
     name,
     note: '',
     standards: { units: 'metric', pipes: 'metric', threads: 'parallel', volts: 230, hertz: 50, currency: '' },
-    place: { latitudeDeg, altitudeM, frostDepthM, waterTemperatureC: 15 },
+    place: { latitudeDeg, altitudeM, waterTemperatureC: 15 },
     climate: standInClimate('wet-town'),
     roofs: [],
     nodes: [],

@@ -3,7 +3,7 @@ import { dayOfDraws } from './draws'
 import type { PlantStart } from './world'
 import type { ScriptStep } from './commands'
 import { levelsBetween } from '../network'
-import { coldMonths, designStorm, tanksOf, walk, type Site } from '../site'
+import { coldMonths, designStorm, frostMonths, tanksOf, walk, type Site } from '../site'
 
 /** What can be played again exactly: how it starts, for how long, and what is done when. */
 export interface Script {
@@ -131,9 +131,9 @@ export const SCRIPTS = {
   'winter-switch-over': {
     name: 'Winter switch-over',
     shows: 'roofs by-passed and valves turned as in winter, on a day with frost after rain',
-    wants: site => (coldMonths(site).length ? undefined : 'It does not freeze here.'),
+    wants: site => (frostMonths(site).length ? undefined : 'It does not freeze here.'),
     script: site => {
-      const month = coldMonths(site)[0]!
+      const month = coldMonths(site)[0] ?? frostMonths(site)[0]!
       const winter = site.modes.find(mode => /winter|frost/i.test(mode.name))
       return {
         seconds: DAY_S,

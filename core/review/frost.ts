@@ -1,7 +1,17 @@
 import { sum } from 'd3-array'
 import { defineCheck, nodeSubject, subjectOfRun, type Finding, type Mend } from './finding'
 import { listed, length, monthNames, say, volume } from '../words'
-import { coldMonths, frostMonths, isExposed, joinedTanks, nodeById, reached, runName, type Site } from '../site'
+import {
+  coldMonths,
+  frostDepthM,
+  frostMonths,
+  isExposed,
+  joinedTanks,
+  nodeById,
+  reached,
+  runName,
+  type Site,
+} from '../site'
 import { moveOf } from '../moves'
 import { lengthOfPart, type Tank } from '../kinds'
 import { MONTH_DAYS, weatherSeries } from '../climate'
@@ -56,7 +66,7 @@ export const tankFreezes = defineCheck({
           sentence: say`${names} ${tanks.length > 1 ? 'freeze' : 'freezes'} in ${monthNames(months)}: full, and above
             ground.`,
           why: say`Those months are below freezing in the mean, and ice splits walls and fittings. Emptied for them, the
-            plan gives ${volume(lostL)} a year less; buried below ${length(site.place.frostDepthM)}, lagged, heated or
+            plan gives ${volume(lostL)} a year less; buried below ${length(frostDepthM(site))}, lagged, heated or
             indoors costs no water.`,
           numbers: { lostL, months: months.length },
           answers: [
@@ -139,12 +149,12 @@ export const lineFreezes = defineCheck({
           in ${monthNames(months)}.`,
         why: [
           ...say`${listed(lines.map(run => `“${runName(site, run)}”`))}: ${volume(holdL)} stand in
-            ${lines.length > 1 ? 'them' : 'it'}, above ${length(site.place.frostDepthM)} of frost. `,
+            ${lines.length > 1 ? 'them' : 'it'}, above ${length(frostDepthM(site))} of frost. `,
           ...(askedL > 0.5
             ? say`Let out for those months, ${volume(askedL)} that the uses ask then do not come.`
             : say`Let out for those months, nothing is missed.`),
         ],
-        numbers: { lines: lines.length, holdL, askedL, frostDepthM: site.place.frostDepthM },
+        numbers: { lines: lines.length, holdL, askedL, frostDepthM: frostDepthM(site) },
         answers: [
           by('Buried below the frost', 'buried'),
           by('Lagged', 'insulated'),

@@ -2,7 +2,7 @@ import { sum } from 'd3-array'
 import { subjectOf } from './roofLines'
 import { defineCheck, type Finding } from './finding'
 import { monthNames, length, say, volume } from '../words'
-import { frostMonths, nodeById, roofMonthL } from '../site'
+import { frostDepthM, frostMonths, nodeById, roofMonthL } from '../site'
 import { moveOf } from '../moves'
 
 export const wetLineUndrained = defineCheck({
@@ -62,7 +62,7 @@ export const wetLineFreezes = defineCheck({
           why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line.
             By-passed in those months and drained, it forgoes up to ${volume(lostL)}; a tank buried so that it falls
             all the way forgoes nothing.`,
-          numbers: { months: months.length, lostL, standingL: line.standingL, frostDepthM: site.place.frostDepthM },
+          numbers: { months: months.length, lostL, standingL: line.standingL, frostDepthM: frostDepthM(site) },
           mend: {
             label: 'By-pass it in those months',
             move: moveOf('setBypass', {

@@ -13,7 +13,7 @@ export {
 export { feedOfRun, feedsOf, fillingsOf, type Feed, type FeedSource, type Filling } from './feeds'
 export { floatDropM, floatShutsM } from './floats'
 export { BRACE_ABOVE_M, footingOf, isLightTight, MOST_HEIGHT_TO_WIDTH } from './footing'
-export { coldMonths, isExposed } from './frost'
+export { coldMonths, frostDepthInput, frostDepthM, isExposed, isWarmthGuessed } from './frost'
 export {
   fillsAndFeeds,
   graphOf,
@@ -97,7 +97,7 @@ export {
   tanksInOrder,
   type LevelLink,
 } from './together'
-export { bedNeedInput, bedNeeds, hotMonths, litresPerDay, rootM, usesAt } from './uses'
+export { bedNeedInput, bedNeeds, hotMonths, isDripShut, litresPerDay, rootM, usesAt } from './uses'
 export {
   annualSpreadShare,
   designStorm,

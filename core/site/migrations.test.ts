@@ -53,11 +53,11 @@ const byMonths = (site: Site): Site => ({
   ...site,
   climate: {
     ...site.climate,
-    months: site.climate.months.map(month => ({
-      ...month,
-      tMinC: Math.max(0, month.tMinC),
-      tMaxC: Math.max(0, month.tMaxC),
-    })),
+    // Nights and days as far apart as they are, so that the sun is as it is.
+    months: site.climate.months.map(month => {
+      const warmerC = Math.max(0, -month.tMinC)
+      return { ...month, tMinC: month.tMinC + warmerC, tMaxC: month.tMaxC + warmerC }
+    }),
   },
   uses: site.uses.map(use => {
     if (use.amount.by !== 'bed') return use

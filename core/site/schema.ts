@@ -210,7 +210,8 @@ export const siteSchema = kept({
   place: kept({
     latitudeDeg: number(-90, 90),
     altitudeM: number(-430, 6000),
-    frostDepthM: number(0, 5),
+    /** As somebody knows it; else it is worked out from how cold the months are. */
+    frostDepthM: number(0, 5).optional(),
     waterTemperatureC: number(0, 40),
   }),
   /** The power that pumps run on. */

@@ -50,6 +50,8 @@ export const amountSchema = z.discriminatedUnion(
         runsPerWeek: size(70),
         mostLph: size(1e6).optional(),
         zones: whole(1, 100),
+        /** Its timer runs on in months too cold for anything to grow; it is shut in them, unless said. */
+        runsInCold: flag().optional(),
       }).optional(),
     }),
   ],

@@ -1,9 +1,10 @@
 import { group } from 'd3-array'
 import { remembered } from './remembered'
-import { weatherMonths } from './weather'
+import { monthWarmth, weatherMonths } from './weather'
+import type { Drip } from './drip'
 import type { Site, Use } from './schema'
 import { dripZone, gardenNeed, type GardenNeedInput } from '../sums'
-import { BED_SOILS, HOT_MONTH_C, MULCHES } from '../catalog'
+import { BED_SOILS, GROWS_ABOVE_C, HOT_MONTH_C, MULCHES } from '../catalog'
 
 const byTap = remembered(['uses'], ({ uses }: Pick<Site, 'uses'>) => group(uses, ({ at }) => at))
 /** What is used at a tap, in the document's order. */
@@ -39,6 +40,10 @@ export function hotMonths(site: Site): number[] {
   return weatherMonths(site).flatMap(({ tMaxC }, index) => (tMaxC >= HOT_MONTH_C ? [index + 1] : []))
 }
 
+/** A drip's timer is shut in a month (0 for January) in which nothing grows, unless somebody lets it run. */
+export const isDripShut = (site: Site, { runsInCold }: Pick<Drip, 'runsInCold'>, month: number): boolean =>
+  !runsInCold && monthWarmth(site).meanC[month]! < GROWS_ABOVE_C
+
 /** Litres a day that a use asks for, January to December. */
 export function litresPerDay(site: Site, use: Use): number[] {
   const { amount } = use
@@ -57,7 +62,9 @@ export function litresPerDay(site: Site, use: Use): number[] {
         return (
           share *
           (amount.drip
-            ? dripZone(amount.drip).litresPerWeek / 7
+            ? isDripShut(site, amount.drip, index)
+              ? 0
+              : dripZone(amount.drip).litresPerWeek / 7
             : gardenNeed(bedNeedInput(site, amount, index + 1)).litresPerDay)
         )
     }

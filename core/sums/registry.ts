@@ -1,5 +1,6 @@
 import { refuse } from '../answers'
 import { chlorineDoseSum } from './chlorineDose'
+import { frostDepthSum } from './frostDepth'
 import { solarLiftSum } from './solarLift'
 import { voltageDropSum } from './voltageDrop'
 import { pumpCycleSum } from './pumpCycle'
@@ -69,6 +70,7 @@ export const SUMS = [
   voltageDropSum,
   solarLiftSum,
   chlorineDoseSum,
+  frostDepthSum,
 ] as unknown as Sum<Record<string, unknown>, Record<string, number>>[]
 
 export function findSum(name: string): Sum<Record<string, unknown>, Record<string, number>> | undefined {

@@ -5,13 +5,15 @@ import { dayAndMonth } from '~/fields/dayWords'
 import MonthBars from '~/charts/MonthBars.vue'
 import ChoiceField from '~/fields/ChoiceField.vue'
 import QuantityField from '~/fields/QuantityField.vue'
+import SumFigure from '~/fields/SumFigure.vue'
 import { useUnits } from '~/fields/useUnits'
 import ShiftNotes from '~/steps/catch/ShiftNotes.vue'
 import SpreadNotes from '~/steps/catch/SpreadNotes.vue'
 import StormNotes from '~/steps/catch/StormNotes.vue'
 import { useSite } from '~/stores/site'
 import { MONTH_NAMES } from '#core/units'
-import { weatherMonths } from '#core/site'
+import { frostDepthInput, frostDepthM, isWarmthGuessed, weatherMonths } from '#core/site'
+import { frostDepth } from '#core/sums'
 import { moveOf, standInClimate, setField } from '#core/moves'
 import { isoDate, longestDrySpell, weatherSeries } from '#core/climate'
 import { CLIMATE_IDS, CLIMATES, type ClimateId } from '#core/catalog'
@@ -36,11 +38,11 @@ const choices = computed(() => [
 
 function pick(id: ClimateId | 'own'): void {
   if (id === 'own') return
-  const { latitudeDeg, altitudeM, frostDepthM } = CLIMATES[id]
+  const { latitudeDeg, altitudeM } = CLIMATES[id]
   store.make(
     moveOf('setClimate', {
       climate: { ...standInClimate(id), shift: climate.value.shift },
-      place: { latitudeDeg, altitudeM, frostDepthM },
+      place: { latitudeDeg, altitudeM },
     }),
   )
 }
@@ -122,7 +124,24 @@ function readFile(): void {
         kind="angle"
         :value="store.site!.place.latitudeDeg"
         :set="value => store.make(setField('site', '', 'place.latitudeDeg', value))"
-      />.
+      />. The frost goes
+      <QuantityField
+        label="Frost depth"
+        kind="length"
+        :value="frostDepthM(store.site!)"
+        :set="value => store.make(setField('site', '', 'place.frostDepthM', value))"
+      />
+      deep<template v-if="store.site!.place.frostDepthM !== undefined">
+        (<button type="button" class="plain" @click="store.make(setField('site', '', 'place.frostDepthM', undefined))">
+          by its months</button
+        >:
+        <SumFigure name="frost-depth" :input="{ ...frostDepthInput(store.site!) }">{{
+          show(frostDepth(frostDepthInput(store.site!)).depthM, 'length')
+        }}</SumFigure>)</template
+      ><template v-else>
+        by <SumFigure name="frost-depth" :input="{ ...frostDepthInput(store.site!) }">how cold its months are</SumFigure
+        >{{ isWarmthGuessed(store.site!) ? ', which are guessed from the latitude' : '' }}</template
+      >.
     </p>
     <SpreadNotes />
     <StormNotes />

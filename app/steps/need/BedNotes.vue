@@ -9,7 +9,8 @@ import { useUnits } from '~/fields/useUnits'
 import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { MONTH_NAMES } from '#core/units'
-import { bedNeedInput, bedNeeds, dripPlan, rootM, type Amount, type Use, dripInput } from '#core/site'
+import { bedNeedInput, bedNeeds, dripPlan, isDripShut, rootM, type Amount, type Use, dripInput } from '#core/site'
+import { monthNames } from '#core/words'
 import { moveOf, setField } from '#core/moves'
 import { BED_SOIL_IDS, BED_SOILS, CROP_IDS, CROPS, type CropId, MULCH_IDS, MULCHES } from '#core/catalog'
 
@@ -45,6 +46,12 @@ function setCrop(crop: CropId | 'unsaid'): string | undefined {
     `${props.use.name}: ${CROPS[crop].name}`,
   )
 }
+/** Months in which nothing grows, and what a timer does in them. */
+const cold = computed(() => MONTH_NAMES.flatMap((_, month) => (isDripShut(store.site!, {}, month) ? [month + 1] : [])))
+const inCold = [
+  { value: false, name: 'is shut' },
+  { value: true, name: 'runs on' },
+]
 const shelters = [
   { value: false, name: 'open to the rain' },
   { value: true, name: 'under glass or a roof' },
@@ -110,7 +117,16 @@ const shelters = [
         empty="nobody knows what"
         :value="bed.drip.mostLph"
         :set="mostLph => store.make(moveOf('fitDrip', { use: use.id, mostLph }))"
-      />. A watering lasts {{ span(plan!.hoursPerRun) }} (<button
+      />.<template v-if="cold.length">
+        In {{ monthNames(cold) }} its timer
+        <ChoiceField
+          label="Timer in the cold"
+          :value="bed.drip.runsInCold ?? false"
+          :choices="inCold"
+          :set="runs => set('drip.runsInCold')(runs || undefined)"
+        />.</template
+      >
+      A watering lasts {{ span(plan!.hoursPerRun) }} (<button
         type="button"
         class="plain"
         @click="store.make(moveOf('fitDrip', { use: use.id }))"

@@ -6,7 +6,7 @@ import { useThing } from '~/fields/useThing'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { listed } from '#core/words'
-import type { Run } from '#core/site'
+import { frostDepthM, type Run } from '#core/site'
 import { moveOf } from '#core/moves'
 import { profileOf } from '#core/network'
 import { type CrossingId, CROSSINGS, FROST_PROOF_LINES } from '#core/catalog'
@@ -42,7 +42,7 @@ const FROST_PROOF_WORDS = FROST_PROOF_LINES.map(value => ({ value, name: value }
 const buried = computed(() => {
   const deep = shallowest.value
   if (deep === undefined) return 'runs straight from end to end, as far as anybody has told'
-  const frostM = store.site!.place.frostDepthM
+  const frostM = frostDepthM(store.site!)
   if (deep <= 0) return `comes above the ground by ${show(-deep, 'length')}`
   return `lies at least ${show(deep, 'length')} deep, ${deep >= frostM ? 'below' : 'above'} the frost’s ${show(frostM, 'length')}`
 })

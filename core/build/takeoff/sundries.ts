@@ -2,7 +2,7 @@ import { trade, type List } from './items'
 import { shelfSize, type Joint } from './lines'
 import { MATERIALS } from '../materials'
 import type { Piece } from '../pieces'
-import { coldMonths, type Site } from '../../site'
+import { frostMonths, type Site } from '../../site'
 
 /** Threaded joints to a roll of tape; millilitres of cement to a joint of 25 mm, and in a tin; primer is half of it. */
 const [JOINTS_PER_ROLL, CEMENT_ML, TIN_ML] = [25, 2.2, 250]
@@ -43,7 +43,7 @@ export function takeOffSundries(site: Site, list: List, joints: readonly Joint[]
         run.id,
       )
     }
-    if (run.frostProof === 'insulated' || (run.frostProof === undefined && held && coldMonths(site).length > 0))
+    if (run.frostProof === 'insulated' || (run.frostProof === undefined && held && frostMonths(site).length > 0))
       tell(
         `lagging:${Math.round(bought.outerMm)}`,
         'foam insulation',

@@ -3,7 +3,7 @@ import { islandsOf } from '../wrong/islands'
 import { steady } from '../steady/steady'
 import { levelsBetween, tapsOf } from '../taps'
 import {
-  coldMonths,
+  frostMonths,
   graphOf,
   inMode,
   isPumped,
@@ -164,7 +164,7 @@ function powerCut(site: Site): ProposedMode[] {
 
 /** Where it freezes: lines that lead to nothing but taps outside shut by their last valve, and for summer opened again. */
 function winter(site: Site): ProposedMode[] {
-  if (!coldMonths(site).length) return []
+  if (!frostMonths(site).length) return []
   const outside = (node: SiteNode | undefined): node is NodeOf<'tap'> =>
     node?.kind === 'tap' && FIXTURES[node.fixture].outside
   const shut = site.runs.flatMap(run => {

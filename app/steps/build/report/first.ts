@@ -44,7 +44,7 @@ export function unmeasuredOf(site: Site): string[] {
       : []),
     ...(wells.length ? [`How far ${names(wells)} falls while it is pumped: no pumping test is noted.`] : []),
     ...(mains.length ? [`What ${names(mains)} gives at an open tap: no flow test is noted.`] : []),
-    ...(site.place.frostDepthM === undefined ? ['How deep the frost goes.'] : []),
+    ...(site.place.frostDepthM === undefined ? ['How deep the frost goes: reckoned from the months.'] : []),
     'What the ground bears and how fast it takes water, but for what a spade tells.',
   ]
 }
