@@ -25,7 +25,7 @@ const SAID: Record<EventKind, Said> = {
   'well-dry': (site, { id, value = 0 }, show) =>
     `${nameOf(site, id)} is down to its pump: it draws air, and only ${show(value, 'flow')} come in`,
   'well-back': (site, { id, value = 0 }, show) =>
-    `In ${nameOf(site, id)} ${show(value, 'volume')} stand above its pump again`,
+    `The water of ${nameOf(site, id)} is back above its pump: ${show(value, 'volume')}`,
   'float-shuts': (site, { id }) => `The float of ${nameOf(site, id)} shuts`,
   'float-opens': (site, { id }) => `The float of ${nameOf(site, id)} opens`,
   spills: (site, { id }) => `${nameOf(site, id)} is full and spills`,
