@@ -31,7 +31,7 @@ export {
 } from './power'
 export { pumpingDepthM, suctionOf, type Suction } from './suction'
 export { suctionInput } from './steady/sucking'
-export { isForDrinking, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
+export { drinkingFaults, type DrinkingFault, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
 export { casingOf, hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
 export { shutOffM } from './steady/pumps'
 export {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { cyclingOf, heldAtL } from './cycling'
 import { batteryDays, conductorFor, dailyWh, drawnBy, peakSunHours, solarMonths, wireGauge } from './power'
 import { suctionOf } from './suction'
-import { isForDrinking, trainsOf } from './treatment'
+import { drinkingFaults, trainsOf } from './treatment'
 import { hoursToFill, nightOf, readTest } from './wells'
 import { singleTapFlows } from './singleTapFlows'
 import { momentWith } from './taps'
@@ -162,13 +162,9 @@ describe('treatment', () => {
     const small = build(site, setField('part', first!.part.id, 'ratedLps', 0.05))
     expect(trainsOf(small)[0]).toMatchObject({ overrated: true, narrowest: { ratedLps: 0.05 } })
   })
-  it('is for drinking only with fine cartridges and carbon before a lamp that has a sensor', () => {
-    const site = build(held(), moveOf('fitTreatment', { tap: 'tap-1' }))
-    const parts = site.runs.flatMap(run => run.parts)
-    expect(isForDrinking(parts)).toBe(true)
-    expect(isForDrinking(parts.map(part => (part.kind === 'lamp' ? { ...part, sensor: false } : part)))).toBe(false)
-    expect(isForDrinking(parts.filter(part => !(part.kind === 'filter' && part.medium === 'carbon')))).toBe(false)
-    expect(isForDrinking([...parts].reverse())).toBe(false)
+  it('that is fitted makes the water fit to drink', () => {
+    expect(drinkingFaults(held(), 'tap-1').map(({ fault }) => fault)).toContain('no-fine-filter')
+    expect(drinkingFaults(build(held(), moveOf('fitTreatment', { tap: 'tap-1' })), 'tap-1')).toEqual([])
   })
 })
 

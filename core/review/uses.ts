@@ -1,8 +1,9 @@
 import { defineCheck, type Finding, type Mend } from './finding'
+import { DRINKING_FAULTS } from './drinking'
+import { drinkingFaults } from '../network'
 import { length, say } from '../words'
 import {
   nodeById,
-  pathsFrom,
   portHeightM,
   portsByRole,
   reached,
@@ -27,24 +28,18 @@ export const untreatedDrinking = defineCheck({
       .filter(use => use.quality === 'drinking')
       .flatMap(use => {
         // A main is drinking water already; what a tank or a well gives is not.
-        const lines = [...tanksOf(site), ...site.nodes.filter(node => node.kind === 'well')]
-          .flatMap(source => pathsFrom(site, source.id))
-          .filter(path => path.end.id === use.at)
-        const bare = lines.find(path => {
-          const parts = path.runs.flatMap(run => run.parts)
-          return !(parts.some(part => part.kind === 'filter') && parts.some(part => part.kind === 'lamp'))
-        })
-        if (!bare) return []
+        const [first] = drinkingFaults(site, use.at)
+        if (!first) return []
         return [
           {
             id: `untreated-drinking:${use.id}`,
             check: 'untreated-drinking',
             severity: 'wrong' as const,
             subject: { kind: 'use' as const, id: use.id, name: use.name },
-            sentence: say`${use.name} is meant for drinking, and the water comes to it untreated.`,
-            why: say`Roof and well water can carry germs. Drinking wants filters of 20 and 5 µm, carbon, and
-              ultraviolet light with a sensor, each rated for the flow. Local code and a licensed trade decide; test
-              the water.`,
+            sentence: say`${use.name} is meant for drinking, and ${DRINKING_FAULTS[first.fault]}.`,
+            why: say`Roof and well water can carry germs. Drinking wants, in this order, filters down to 5 µm, carbon, and
+              ultraviolet light with a sensor, rated for the flow, and only pipe behind it. Local code and a licensed
+              trade decide; test the water.`,
             numbers: {},
             mend: { label: 'Fit filters, carbon and a lamp', move: moveOf('fitTreatment', { tap: use.at }) },
           },

@@ -1,7 +1,8 @@
 import { defineCheck, nodeSubject, type Finding } from '../finding'
 import { flow, pressure, say } from '../../words'
 import { moveOf, setField } from '../../moves'
-import { isForDrinking, singleTapFlows, tapsOf, trainsOf, wayOfWater } from '../../network'
+import { DRINKING_FAULTS } from '../drinking'
+import { drinkingFaults, singleTapFlows, tapsOf, trainsOf } from '../../network'
 import { dripPlan, feedsOf, graphOf, nameOf, type Site } from '../../site'
 import { FIXTURES } from '../../catalog'
 
@@ -71,11 +72,8 @@ export const labelLies = defineCheck({
   find: ({ site }) =>
     tapsOf(site).flatMap((tap): Finding[] => {
       if (tap.label !== 'drinking') return []
-      const { moment } = singleTapFlows(site, 'full').get(tap.id)!
-      const way = wayOfWater(site, moment, tap.id)
-      const first = way[0]
-      const from = first && graphOf(site).node(first.forward ? first.run.from.node : first.run.to.node)
-      if (from?.kind === 'main' || isForDrinking(way.flatMap(({ run }) => run.parts))) return []
+      const [first] = drinkingFaults(site, tap.id)
+      if (!first) return []
       const name = nameOf(site, tap.id)
       return [
         {
@@ -83,7 +81,7 @@ export const labelLies = defineCheck({
           check: 'label-lies',
           severity: 'wrong',
           subject: nodeSubject({ id: tap.id, name }),
-          sentence: say`${name} is labelled as drinking water, and nothing on its way makes it that.`,
+          sentence: say`${name} is labelled as drinking water, and ${DRINKING_FAULTS[first.fault]}.`,
           why: say`Drinking wants cartridges down to 5 µm, carbon, and a lamp with a sensor, each rated for the flow. Until
             then the plate must say so.`,
           numbers: {},
