@@ -62,11 +62,14 @@ function placesIn(site: Site, draft: Draft, overTime: boolean): Places {
     openings.set(openingKey(tank.id, port), { tankId: tank.id, port, heightM, wet, dry })
     return place
   }
-  /** A source that gives way as it is drawn from: what it gives stands behind its law. */
-  const source = (still: Place, law: Law | undefined, atM: number): Place => {
-    if (!law) return still
+  /**
+   * A source that gives way as it is drawn from: what it gives stands behind its law. A back-flow device stands there
+   * too, and guards the source alone: what branches behind it, water may go round by.
+   */
+  const source = (still: Place, law: Law | undefined, atM: number, guarded = false): Place => {
+    if (!law && !guarded) return still
     const given = draft.unknown(atM)
-    draft.lay({ from: still, to: given, laws: [law] })
+    draft.lay({ from: still, to: given, laws: law ? [law] : [], check: guarded })
     return given
   }
   /** Where each kind of node stands among the unknowns and the known heads; what is the storm's has no place here. */
@@ -84,7 +87,7 @@ function placesIn(site: Site, draft: Draft, overTime: boolean): Places {
       const test = node.flowTest
       const lostM = test && restM - headOfPressureM(test.pressureKPa)
       const law = lostM ? squareLaw(Math.max(0, lostM) / test.flowLps ** 2) : undefined
-      return source(draft.held({ kind: 'main', node }), law, node.baseM)
+      return source(draft.held({ kind: 'main', node }), law, node.baseM, node.backflow !== undefined)
     },
     outfall: ({ baseM }) => draft.air(baseM),
     joint: ({ baseM }) => draft.unknown(baseM),

@@ -28,9 +28,6 @@ export function linkOf(
   const law = (part: Part) => lawOf(part, pipeMm, waterTemperatureC)
   const laws = parts.flatMap(part => law(part) ?? [])
   const isTank = (end: Run['from']) => nodeById(site, end.node).kind === 'tank'
-  const source = nodeById(site, run.from.node)
-  // Behind a back-flow device nothing comes back into a main.
-  const guarded = first && source.kind === 'main' && source.backflow !== undefined
   const [leaves, arrives] = [first && isTank(run.from), last && isTank(run.to)]
   const [entry, exit] = [FITTING_K.entry, FITTING_K.exit].map(k => k * perVelocityHead(pipeMm))
   const start = leaves ? [squareLaw(entry!, exit!)] : []
@@ -67,7 +64,6 @@ export function linkOf(
       ? { sucks: { leastM: sucking.pumpM - sucking.limitM, before: [...start, ...lawsOf(sucking.before)] } }
       : {}),
     check:
-      guarded ||
       parts.some(part => (part.kind === 'check' && !part.passesShare) || does(part, 'regulates')) ||
       pumps.some(pump => pump.diaphragm),
     shut: run.parts.some(part => part.kind === 'valve' && !part.open),

@@ -138,6 +138,30 @@ describe('ways in which water goes wrong', () => {
     })
     expect(wrongWaysOf(site)).toEqual([])
   })
+  it('a device guards the street alone: a pump may still drive round through the float behind it, the main weak', () => {
+    const works = (device: boolean): Works => ({
+      nodes: [
+        mainAt('main', 0, 300, device ? { backflow: 'device' } : {}),
+        tankAt('tank', 0),
+        jointAt('tee', 0),
+        tapAt('tap', 1),
+      ],
+      runs: [
+        ['fill', 'main', 'tank.in', [pipe(6), float]],
+        ['by-pass', 'main', 'tee', [valve('v'), pipe(4)]],
+        ['from-tank', 'tank', 'tee', [pump, check, pipe(5)]],
+        ['house', 'tee', 'tap', [pipe(8)]],
+      ],
+    })
+    expect(wrongWaysOf(worksOf(works(false))).map(({ kind }) => kind)).toContain('into-main')
+    const [round, ...others] = wrongWaysOf(worksOf(works(true))).filter(({ kind }) => kind !== 'float-stuck')
+    expect(others).toEqual([])
+    expect(round!.kind).toBe('round-the-pump')
+    expect(round!.path.map(({ runId }) => runId)).toEqual(['from-tank', 'by-pass', 'fill'])
+    expect(round!.check?.runId).toBe('by-pass')
+    const mended = withCheck(worksOf(works(true)), round!.check!)
+    expect(wrongWaysOf(mended).filter(({ kind }) => kind !== 'float-stuck')).toEqual([])
+  })
   it('a mode that opens a valve has wrong ways that the plan as it stands has not', () => {
     const [, , works] = CASES[0]!
     const site = worksOf({

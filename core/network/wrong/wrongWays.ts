@@ -96,7 +96,8 @@ function wrongAt(site: Site, along: Along, flowing: Map<string, Along>, happenin
   const { run, from, to } = along
   const graph = graphOf(site)
   const [source, sink] = [graph.node(from.node)!, graph.node(to.node)!]
-  if (sink.kind === 'main') return 'into-main'
+  // Behind its back-flow device a main is a joint that its branches share.
+  if (sink.kind === 'main') return isJoint(sink) ? undefined : 'into-main'
   if (sink.kind === 'well') return 'into-well'
   const backwards = to === run.from
   if (sink.kind === 'tank') {
@@ -114,6 +115,8 @@ function wrongAt(site: Site, along: Along, flowing: Map<string, Along>, happenin
   return undefined
 }
 
+const isJoint = (node: SiteNode | undefined): boolean =>
+  node?.kind === 'joint' || (node?.kind === 'main' && node.backflow !== undefined)
 const pumped = (run: Run): boolean => run.parts.some(({ kind }) => kind === 'pump')
 /** A float that was taken out to stand for a stuck one left a fitting with its loss. */
 const hadFloat = (site: Site, run: Run): boolean =>
@@ -132,7 +135,7 @@ function standLevel(site: Site, a: string, b: string): boolean {
 
 /** The way most of the water of a run comes and goes on, from where it stands to where it ends. */
 function pathThrough(flowing: Map<string, Along>, nodeOf: (id: string) => SiteNode | undefined, along: Along): Along[] {
-  const goesOn = (id: string) => nodeOf(id)?.kind === 'joint'
+  const goesOn = (id: string) => isJoint(nodeOf(id))
   const most = (wanted: (each: Along) => boolean, path: Along[]) =>
     [...flowing.values()]
       .filter(each => wanted(each) && !path.includes(each))
