@@ -25,7 +25,9 @@ watch(
 const litres = (value: number) => showVolume(value, props.system).text
 const share = computed(() => glance.value && Math.round((100 * glance.value.heldL) / Math.max(1, glance.value.capL)))
 const lasts = computed(() => {
-  const { p10, p50 } = glance.value!.runOut
+  const { runOut, isRead } = glance.value!
+  const { p10, p50 } = runOut
+  if (!isRead) return 'by the plan, nobody has read a level yet'
   if (p50) return `runs short, most likely, ${dayWords(p50)}`
   return p10 ? `one chance in ten that it runs short before ${dayWords(p10)}` : 'lasts the year'
 })

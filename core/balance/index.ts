@@ -22,6 +22,7 @@ export {
   outlook,
   outlookOf,
   overYears,
+  SHORT_SHARE,
   unlikeYears,
   poolFigures,
   type Outlook,

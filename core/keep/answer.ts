@@ -26,7 +26,7 @@ export function keepAnswer(site: Site, log: readonly LogReading[], on: string) {
   return {
     learned: { coefficient, use },
     level: levelBand(kept, pool),
-    runOut: runOutOf(forecastOf(site, kept), kept.onDay),
+    runOut: runOutOf(forecastOf(site, kept), kept),
     chores: dueChores(site, log, on).map(({ id, subject, due, last }) => ({ id, subject, due, last })),
     watch: watch(site, log, kept).map(({ what, probability, litresPerDay, since }) => ({
       what: phraseText(what, 'metric'),

@@ -14,6 +14,8 @@ export interface Glance {
   highL: number
   capL: number
   runOut: RunOut
+  /** Whether anybody has read a level. */
+  isRead: boolean
   /** Chores that are due by today. */
   due: number
   /** The likeliest odd thing. */
@@ -30,7 +32,8 @@ export function glance(site: Site, log: readonly LogReading[], on: string): Glan
     lowL: sum(held, ({ low }) => low),
     highL: sum(held, ({ high }) => high),
     capL: sum(pools, ({ capL }) => capL),
-    runOut: runOutOf(forecastOf(site, kept), kept.onDay),
+    runOut: runOutOf(forecastOf(site, kept), kept),
+    isRead: kept.observed.length > 0,
     due: dueChores(site, log, on).filter(({ inDays }) => inDays <= 0).length,
     ...(odd ? { odd: odd.what } : {}),
   }

@@ -13,6 +13,7 @@ import {
   readFigure,
   readLevel,
   runOutOf,
+  today,
   watch,
   type Odd,
 } from '.'
@@ -46,7 +47,7 @@ describe('when it runs short', () => {
   it('comes sooner from an empty tank than from a full one, and one in ten before one in two', () => {
     const from = (value: number) => {
       const kept = keepOf(house, [level('a', '2026-06-01', value)], '2026-06-01')
-      return runOutOf(forecastOf(house, kept), kept.onDay)
+      return runOutOf(forecastOf(house, kept), kept)
     }
     const [low, high] = [from(0.3), from(1)]
     expect(low.p10! <= low.p50!).toBe(true)
@@ -55,14 +56,42 @@ describe('when it runs short', () => {
   })
   it('comes later with rations, and later with rain that is promised', () => {
     const kept = keepOf(house, [level('a', '2026-06-01', 0.5)], '2026-06-01')
-    const at = (options?: Parameters<typeof forecastOf>[2]) =>
-      runOutOf(forecastOf(house, kept, options), kept.onDay).p50
+    const at = (options?: Parameters<typeof forecastOf>[2]) => runOutOf(forecastOf(house, kept, options), kept).p50
     expect(at({ rationed: kept.model.compiled.demands.map(() => 0.5) })! > at()!).toBe(true)
     expect(at({ promised: [0, 30, 30, 0, 0, 10] })! > at()!).toBe(true)
   })
   it('is the same each time it is asked', () => {
     const kept = keepOf(house, [level('a', '2026-06-01', 0.5)], '2026-06-01')
     expect(forecastOf(house, kept)).toEqual(forecastOf(house, kept))
+  })
+})
+
+describe('the clock', () => {
+  const rain = (id: string, at: string, value: number): LogReading => ({ id, at, kind: 'rain', value })
+  const held = (log: LogReading[], on: string) => {
+    const kept = keepOf(house, log, on)
+    return kept.now.litres.reduce((sum, litres) => sum + litres, 0)
+  }
+  it('a level and a rain that are read together: the level has that rain in it', () => {
+    const log = (rainAt: string) => [
+      level('before', '2026-05-30T07:00', 0.3),
+      rain('none', '2026-05-31T07:00', 0),
+      level('a', '2026-06-01T07:00', 0.6),
+      rain('wet', rainAt, 25),
+    ]
+    const [together, later] = ['2026-06-01T07:10', '2026-06-01T15:00'].map(at => held(log(at), '2026-06-01'))
+    // An hour in the afternoon it comes on top; read with the level it stands in it already.
+    expect(later! - together!).toBeGreaterThan(500)
+  })
+  it('a level that is read today is told as today’s', () => {
+    const { held: tanks } = today(house, [level('a', '2026-06-01T07:00', 0.6)], '2026-06-01')
+    expect(tanks.find(({ id }) => id === tank!.id)?.read?.at).toBe('2026-06-01')
+  })
+  it('before anybody has read a level no day is named', () => {
+    const kept = keepOf(house, [rain('wet', '2026-05-20', 3)], '2026-06-01')
+    expect(runOutOf(forecastOf(house, kept), kept)).toEqual({ p10: null, p50: null, p90: null })
+    const late = keepOf(house, [level('a', '2026-06-08', 0.2)], '2026-06-01')
+    expect(runOutOf(forecastOf(house, late), late).p10).toBeNull()
   })
 })
 

@@ -153,11 +153,11 @@ export interface RunOut {
   p50: string | null
   p90: string | null
 }
-export const runOutOf = ({ dryShare }: Forecast, onDay: number): RunOut => ({
-  p10: dateOf(dryShare, 0.1, onDay) ?? null,
-  p50: dateOf(dryShare, 0.5, onDay) ?? null,
-  p90: dateOf(dryShare, 0.9, onDay) ?? null,
-})
+/** Before the first level was read nobody knows what stands in the tanks: no day is named then. */
+export function runOutOf({ dryShare }: Forecast, { onDay, observed }: Pick<Kept, 'onDay' | 'observed'>): RunOut {
+  const at = (share: number) => (observed.length ? (dateOf(dryShare, share, onDay) ?? null) : null)
+  return { p10: at(0.1), p50: at(0.5), p90: at(0.9) }
+}
 
 export const forecastOf = (site: Site, { model, now }: Kept, options?: { rationed?: number[]; promised?: Promised }) =>
   forecast(site, model, now, options)

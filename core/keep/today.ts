@@ -100,7 +100,7 @@ export function today(
   const { pools, demands } = model.compiled
   const past = backcast(site, log, kept)
   const days = forecastOf(site, kept, promised ? { promised: [...promised] } : {})
-  const runOut = runOutOf(days, kept.onDay)
+  const runOut = runOutOf(days, kept)
   const capL = pools.reduce((sum, pool) => sum + pool.capL, 0)
   return {
     on,
@@ -116,7 +116,7 @@ export function today(
         heldL,
         levelM: { mean: levelM(heldL.mean), low: levelM(heldL.low), high: levelM(heldL.high) },
         fullM: pool.capM - floorM,
-        ...(last ? { read: { levelM: last.levelM, at: isoDate(last.day), id: last.id } } : {}),
+        ...(last ? { read: { levelM: last.levelM, at: last.at.slice(0, 10), id: last.id } } : {}),
         changesLPerDay: (days.weekL[index]! - heldL.mean) / 7,
       }
     }),
@@ -163,7 +163,7 @@ export function today(
         uses: [...uses],
         names: first.map(({ name }) => name),
         share: RATION_SHARE,
-        runOut: runOutOf(forecastOf(of, from, { rationed }), from.onDay),
+        runOut: runOutOf(forecastOf(of, from, { rationed }), from),
       },
     }
   }

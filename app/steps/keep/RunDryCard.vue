@@ -54,8 +54,12 @@ const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) =>
 
 <template>
   <article class="card" :class="{ look: runOut.p50 }" data-run-out>
-    <h3>{{ runOut.p10 ? 'Runs short' : 'It lasts' }}</h3>
-    <p v-if="runOut.p50">
+    <h3>{{ !today.levels ? 'Not read yet' : runOut.p10 ? 'Runs short' : 'It lasts' }}</h3>
+    <p v-if="!today.levels">
+      Nobody has read a level yet, so no day can be named: what is drawn is the plan from tanks half full. Log a level,
+      and it goes on from there.
+    </p>
+    <p v-else-if="runOut.p50">
       If nothing changes: <b>{{ dayWords(runOut.p50) }}</b>, most likely<template v-if="runOut.p10"
         >; one chance in ten before <b>{{ dayWords(runOut.p10) }}</b></template
       >.

@@ -3,7 +3,7 @@ import { randomNormal } from 'd3-random'
 import { demandByDay, type LogModel, type Theta } from './model'
 import { holdBack } from './restricted'
 import { squareRoot, type Matrix } from './gaussian'
-import { bareRoofs, catchRain, roofColumns, sideBySide, type Compiled } from '../../balance'
+import { bareRoofs, catchRain, roofColumns, SHORT_SHARE, sideBySide, type Compiled } from '../../balance'
 import { dayNumber, isoDate, memberRain, seeded, seriesOf, type DailySeries } from '../../climate'
 import type { Site } from '../../site'
 
@@ -35,7 +35,7 @@ export interface Forecast {
 /** Rain that a forecast promises, day by day from tomorrow on. */
 export type Promised = readonly number[]
 
-const [MEMBERS, DAYS, SHORT_SHARE] = [120, 365, 0.02]
+const [MEMBERS, DAYS] = [120, 365]
 /** So many days of rain before today tell how wet the beds' soil is. */
 const SOIL_DAYS = 90
 

@@ -6,6 +6,8 @@ import type { LevelBy, LogReading, Tank } from '../../kinds'
 /** A level that was read, as litres of the group of tanks that stands so high. */
 export interface Observed {
   id: string
+  /** When it was read, as it was told. */
+  at: string
   /** It holds at the end of this day. */
   day: number
   pool: number
@@ -60,6 +62,7 @@ export function observedLevels(
     const sdL = Math.max(1e-3 * capL, (volumeAtL(aroundM + offM) - volumeAtL(aroundM - offM)) / 2, 0.1)
     const observed = {
       id,
+      at,
       day,
       pool,
       tankId: tank.id,

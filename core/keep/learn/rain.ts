@@ -1,5 +1,6 @@
 import { MONTH_DAYS, dayNumber, monthsFrom, seriesOf, type DailySeries } from '../../climate'
 import { weatherMonths, type Site } from '../../site'
+import { dayOfReading } from './observed'
 import type { LogReading } from '../../kinds'
 
 /** The rain of a log's days, and whether each is known or only what is usual. */
@@ -10,6 +11,22 @@ export interface LogRain {
 
 /** Days after the last rain that was read count as dry for so long: nobody writes down that nothing fell. */
 const SILENT_DAYS = 7
+
+const QUARTER_MIN = 15
+const DAY_MIN = 24 * 60
+/** Minutes since the first of days at which a line was read; none where only its day is told. */
+function minutesOf(at: string): number | undefined {
+  const [, hours, minutes] = /T(\d{2}):(\d{2})/.exec(at) ?? []
+  return hours === undefined ? undefined : dayNumber(at) * DAY_MIN + Number(hours) * 60 + Number(minutes)
+}
+
+/** The day on which rain fell that was read: that of a level which was read with it and has it in it, else its own. */
+function rainDay(at: string, levels: readonly string[]): number {
+  const minutes = minutesOf(at)
+  if (minutes === undefined) return dayNumber(at)
+  const beside = levels.find(level => Math.abs(minutesOf(level)! - minutes) <= QUARTER_MIN)
+  return beside === undefined ? dayNumber(at) : dayOfReading(beside)
+}
 
 /**
  * Rain from one day to another: as it was read; where nobody reads rain, as the site's record has it; else what is usual
@@ -34,8 +51,12 @@ export function logRain(site: Site, log: readonly LogReading[], fromDay: number,
   }
   const read = new Map<number, number>()
   // The same gauge told twice on a day fell once: the most of it stands.
-  for (const { kind, at, value } of log)
-    if (kind === 'rain' && value !== undefined) read.set(dayNumber(at), Math.max(value, read.get(dayNumber(at)) ?? 0))
+  const levels = log.filter(({ kind, at }) => kind === 'level' && minutesOf(at) !== undefined).map(({ at }) => at)
+  for (const { kind, at, value } of log) {
+    if (kind !== 'rain' || value === undefined) continue
+    const day = rainDay(at, levels)
+    read.set(day, Math.max(value, read.get(day) ?? 0))
+  }
   if (read.size) {
     const all = [...read.keys()]
     const [first, last] = [Math.min(...all), Math.max(...all)]
