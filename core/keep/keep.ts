@@ -65,15 +65,22 @@ export function keepOf(site: Site, log: readonly LogReading[], on: string, begin
     log.filter(({ at }) => dayNumber(at) <= onDay),
     model,
   )
-  const learned = learn(model, observed, begin, meters)
-  const odd = unexplained(learned, observed, pools.length).sort((a, b) => b.probability - a.probability)
-  const leakL = pools.map((_, pool) => {
-    const leak = odd.find(each => each.pool === pool && each.litresPerDay > 0 && each.probability >= LEAKS_FROM)
-    return leak?.litresPerDay ?? 0
-  })
+  const first = learn(model, observed, begin, meters)
+  const odd = unexplained(first, observed, pools.length).sort((a, b) => b.probability - a.probability)
+  const leaks = odd.filter(each => each.litresPerDay > 0 && each.probability >= LEAKS_FROM)
+  // A leak that is taken to be there bends what is learned of use no longer.
+  const leak = leaks[0] && { ...leaks[0], fromDay: leaks[0].fromDay - fromDay + 1 }
+  const learned = leak ? learn(model, observed, undefined, meters, leak) : first
+  const leakL = pools.map((_, pool) => leaks.find(each => each.pool === pool)?.litresPerDay ?? 0)
   const plannedCoefficient = coefficientOf(compiled)
   const shares = halves(model)
-  const { theta, covariance, followed } = learned
+  const { theta, followed } = learned
+  // How much it leaks is doubtful, and what is used as much the other way.
+  const covariance = leak
+    ? learned.covariance.map((row, one) =>
+        row.map((value, two) => value + leak.sdL ** 2 * leak.bends[one]! * leak.bends[two]!),
+      )
+    : learned.covariance
   return {
     onDay,
     model,
@@ -94,8 +101,8 @@ export function keepOf(site: Site, log: readonly LogReading[], on: string, begin
     use: band(theta, covariance, [0, shares.high, shares.low], 1),
     useByHalf: { high: band(theta, covariance, [0, 1, 0], 1), low: band(theta, covariance, [0, 0, 1], 1) },
     taught: {
-      coefficient: taught(learned, [1, 0, 0]),
-      use: taught(learned, [0, shares.high, shares.low]),
+      coefficient: taught(covariance, [1, 0, 0]),
+      use: taught(covariance, [0, shares.high, shares.low]),
     },
   }
 }
@@ -132,7 +139,7 @@ function band(theta: Theta, covariance: Learned['covariance'], weights: readonly
     high: planned * Math.exp(middle + off),
   }
 }
-function taught({ covariance }: Learned, weights: readonly number[]): number {
+function taught(covariance: Learned['covariance'], weights: readonly number[]): number {
   const before = varianceOf(PRIOR, weights)
   return Math.max(0, 1 - Math.sqrt(varianceOf(covariance, weights) / before))
 }

@@ -33,6 +33,13 @@ const DEVICE_TRUST = 0.05
 /** Readings far from what is expected pull less: a Student distribution of so many degrees. */
 const TAILS = 5
 
+/** Lost a day from a group of tanks, from a day of the log on. */
+export interface Leak {
+  pool: number
+  litresPerDay: number
+  fromDay: number
+}
+
 /**
  * Follows a log day by day from its first level on, each group of tanks by the plan's own balance, and takes every
  * level that was read into what it is expected to hold (an extended Kalman filter on the level). `leakL` is lost a day
@@ -44,7 +51,7 @@ export function follow(
   observed: readonly Observed[],
   theta: Theta,
   scale: readonly number[],
-  leak?: { pool: number; litresPerDay: number; fromDay: number },
+  leak?: Leak,
   slopes = true,
 ): Followed {
   const lanes = slopes ? ALL_LANES : 1

@@ -1,5 +1,4 @@
 import { dot, inverse, normalBelow, times, type Matrix } from './gaussian'
-import type { Followed } from './follow'
 import type { Learned } from './learn'
 import { PRIOR } from './model'
 import type { Observed } from './observed'
@@ -13,10 +12,12 @@ export interface Unexplained {
   sdL: number
   /** The day after which it began, most likely. */
   fromDay: number
+  /** How each figure gives way to a litre more of it. */
+  bends: number[]
 }
 
 /** A leak begins in one week of so many; and is of so many litres a day, one standard deviation. */
-const [ONE_WEEK_OF, USUAL_L] = [250, 60]
+const [ONE_WEEK_OF, USUAL_L] = [120, 60]
 const [WEEK, LEAST_DAYS] = [7, 10]
 /** Below this it is not told from what is always off, as a share of what the tanks hold, a day. */
 const LEAST_L = 2
@@ -50,18 +51,15 @@ interface Row {
 
 function rowsOf({ theta, followed }: Learned, observed: readonly Observed[], pool: number): Row[] {
   const { missedL, varianceL2, slopes, gain } = followed
-  const wider = hangTogether(followed, observed, pool)
   let [before, kept] = [0, 0]
   return observed.flatMap((each, at): Row[] => {
     if (each.pool !== pool) return []
-    const sd = Math.sqrt(varianceL2[at]!)
     const slope = slopes.slice(0, 3).map(row => row[at]!)
-    const missed = Math.max(-MOST_SDS * sd, Math.min(MOST_SDS * sd, missedL[at]!))
     const steady = slopes[3]![at]!
     const row = {
       day: each.day,
-      weight: 1 / (wider * varianceL2[at]!),
-      missed: missed + slope.reduce((sum, value, one) => sum + value * theta[one]!, 0),
+      weight: 1 / varianceL2[at]!,
+      missed: missedL[at]! + slope.reduce((sum, value, one) => sum + value * theta[one]!, 0),
       slope,
       adds: steady - kept * before,
       keeps: kept,
@@ -73,29 +71,50 @@ function rowsOf({ theta, followed }: Learned, observed: readonly Observed[], poo
 
 /** Misses so many readings apart are looked at together. */
 const LAGS = 4
-/** Misses that are smaller than expected make what they say surer, but never by more than this. */
+/** What misses say is surer where they are smaller than expected, but by no more than this. */
 const LEAST_SPREAD = 0.3
+
 /**
- * How much less the misses of a group say than as many by themselves would: where a pump or a well fills it, one that
- * trips otherwise than planned is off for weeks, and looks like a leak or its opposite.
+ * How much less the misses of a group say than as many by themselves would, each in its standard deviations: where a
+ * pump or a well fills it, one that trips otherwise than planned is off for weeks, and looks like a leak or its opposite.
  */
-function hangTogether({ missedL, varianceL2 }: Followed, observed: readonly Observed[], pool: number): number {
-  const misses = observed.flatMap((each, at) => {
-    const sds = missedL[at]! / Math.sqrt(varianceL2[at]!)
-    return each.pool === pool ? [Math.max(-MOST_SDS, Math.min(MOST_SDS, sds))] : []
-  })
+function hangTogether(misses: readonly number[]): number {
   const n = misses.length
   const spread = (lag: number) =>
     misses.slice(lag).reduce((sum, miss, at) => sum + miss * misses[at]!, 0) / Math.max(1, n)
-  const alone = spread(0)
-  let together = Math.max(LEAST_SPREAD, alone)
+  let together = Math.max(LEAST_SPREAD, spread(0))
   for (let lag = 1; lag <= LAGS; lag++) together += 2 * (1 - lag / (LAGS + 1)) * Math.max(0, spread(lag))
   return together
 }
 
-function weigh(learned: Learned, observed: readonly Observed[], pool: number, sign: number): Unexplained | undefined {
-  const rows = rowsOf(learned, observed, pool)
-  if (rows.length < 4) return undefined
+/** The misses that are left, in standard deviations, once figures and a leak explain what they can. */
+const leftOf = (
+  rows: readonly Row[],
+  theta: readonly number[],
+  leakL: number,
+  begin: number,
+  mostSds = MOST_SDS,
+): number[] => {
+  let leak = 0
+  return rows.map(({ weight, missed, slope, adds, keeps }, at) => {
+    if (at >= begin) leak = adds + (at > begin ? keeps * leak : 0)
+    const left = (missed - dot(slope, theta) - (at >= begin ? leak * leakL : 0)) * Math.sqrt(weight)
+    return Math.max(-mostSds, Math.min(mostSds, left))
+  })
+}
+
+/** A leak that begins at a reading: how likely beside none, how many litres a day, and the figures beside it. */
+interface Suspect {
+  begin: number
+  weight: number
+  litres: number
+  sd: number
+  theta: number[]
+  bends: number[]
+}
+
+/** Weighs a leak at each reading at which one may begin; the figures as planned are their prior's middle. */
+function suspects(rows: readonly Row[], sign: number): Suspect[] {
   // About what was learned the misses are linear in the figures, whose prior lies at nought.
   const hessian: Matrix = inverse(PRIOR)!.of.map(row => [...row])
   const gradient = [0, 0, 0]
@@ -107,7 +126,7 @@ function weigh(learned: Learned, observed: readonly Observed[], pool: number, si
   const { of } = inverse(hessian)!
   const middle = times(of, gradient)
   const last = rows.at(-1)!.day
-  const found: { weight: number; litres: number; sd: number; day: number }[] = []
+  const found: Suspect[] = []
   for (let begin = 1; begin < rows.length; begin++) {
     const before = rows[begin - 1]!.day
     if (last - before < LEAST_DAYS || last - before > BACK_DAYS) continue
@@ -121,23 +140,47 @@ function weigh(learned: Learned, observed: readonly Observed[], pool: number, si
       for (let one = 0; one < 3; one++) leakSlope[one]! += sign * weight * leak * slope[one]!
     }
     // What the figures explain of it is taken off: the leak's own share is what is left.
-    const own = leak2 - dot(leakSlope, times(of, leakSlope))
+    const along = times(of, leakSlope)
+    const own = leak2 - dot(leakSlope, along)
     const miss = leakMiss - dot(leakSlope, middle)
     const sd = 1 / Math.sqrt(own + 1 / USUAL_L ** 2)
     const litres = miss * sd * sd
     // Twice the mass above nought: the prior is the upper half of a normal.
     const factor = 2 * (sd / USUAL_L) * Math.exp(Math.min(300, (litres / sd) ** 2 / 2)) * normalBelow(litres / sd)
     const weeks = (rows[begin]!.day - before) / WEEK
-    found.push({ weight: (factor * weeks) / ONE_WEEK_OF, litres, sd, day: before })
+    const theta = middle.map((value, one) => value - along[one]! * litres)
+    found.push({ begin, weight: (factor * weeks) / ONE_WEEK_OF, litres, sd, theta, bends: along.map(each => -each) })
   }
-  if (!found.length) return undefined
+  return found
+}
+const likeliest = (found: readonly Suspect[]): Suspect =>
+  found.reduce((one, two) => (two.weight > one.weight ? two : one))
+
+function weigh(learned: Learned, observed: readonly Observed[], pool: number, sign: number): Unexplained | undefined {
+  const rows = rowsOf(learned, observed, pool)
+  if (rows.length < 4) return undefined
+  const bare = suspects(rows, sign)
+  if (!bare.length) return undefined
+  // What the likeliest leak and the figures beside it leave unexplained is how far misses lie off by themselves: were it
+  // measured with the leak in it, the leak would hide itself.
+  const first = likeliest(bare)
+  const left = leftOf(rows, first.theta, sign * Math.max(0, first.litres), first.begin)
+  const wider = hangTogether(left)
+  // One slip of the rule is no leak: a miss counts by so many standard deviations at most.
+  const whole = leftOf(rows, first.theta, sign * Math.max(0, first.litres), first.begin, Infinity)
+  const calm = rows.map((row, at) => {
+    const slipped = (whole[at]! - left[at]!) / Math.sqrt(row.weight)
+    return { ...row, missed: row.missed - slipped, weight: row.weight / wider }
+  })
+  const found = suspects(calm, sign)
   const all = found.reduce((sum, { weight }) => sum + weight, 0)
-  const best = found.reduce((one, two) => (two.weight > one.weight ? two : one))
+  const best = likeliest(found)
   return {
     pool,
     probability: all / (1 + all),
     litresPerDay: sign * Math.max(0, best.litres),
     sdL: best.sd,
-    fromDay: best.day,
+    fromDay: rows[best.begin - 1]!.day,
+    bends: best.bends,
   }
 }

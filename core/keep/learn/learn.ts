@@ -1,5 +1,5 @@
 import { explored, isSwitched } from './explore'
-import { follow, robustWeight, type Followed } from './follow'
+import { follow, robustWeight, type Followed, type Leak } from './follow'
 import { dot, inverse, times, type Matrix } from './gaussian'
 import { meterMiss, type Metered } from './meters'
 import { PRIOR, type LogModel, type Theta } from './model'
@@ -33,19 +33,23 @@ const precision = inverse(PRIOR)!.of
 
 /**
  * Finds the figures that the plan, the levels and the meters of a log together make likeliest, by Gauss and Newton on
- * the filter's misses, with their covariance. Each round follows the log once; the scatter is learned beside them.
+ * the filter's misses, with their covariance. Each round follows the log once; the scatter is learned beside them. A leak
+ * that is taken to be there is lost beside what is used, so that it does not pass for use.
  */
 export function learn(
   model: LogModel,
   observed: readonly Observed[],
   begin?: Begin,
   metered: readonly Metered[] = [],
+  leak?: Leak,
 ): Learned {
-  const told = begin && aFewMore(model, observed, begin, metered)
+  const told = begin && !leak && aFewMore(model, observed, begin, metered)
   if (told) return told
+  const run = (theta: Theta, scale: readonly number[], slopes = true) =>
+    follow(model, observed, theta, scale, leak, slopes)
   let theta: Theta = begin ? [...begin.theta] : [0, 0, 0]
   let scale = Array.from({ length: model.pools }, (_, pool) => begin?.scale[pool] ?? 1)
-  let followed = follow(model, observed, theta, scale)
+  let followed = run(theta, scale)
   let covariance: Matrix = PRIOR
   let cost = costOf(theta, followed, metered)
   for (let round = 0; round < MOST_ROUNDS && (observed.length || metered.length); round++) {
@@ -56,7 +60,7 @@ export function learn(
     const far = Math.max(...step.map(Math.abs)) >= STILL
     for (let times = 0; far && times < 5; times++, share /= 2) {
       const tried = theta.map((value, at) => value + share * step[at]!) as Theta
-      const next = follow(model, observed, tried, scale)
+      const next = run(tried, scale)
       const nextCost = costOf(tried, next, metered)
       if (nextCost > cost + 1e-9) continue
       ;[theta, followed, cost] = [tried, next, nextCost]
@@ -66,16 +70,16 @@ export function learn(
     const was = scale
     scale = scatter(model, observed, followed, scale)
     if (scale.some((each, pool) => Math.abs(each / was[pool]! - 1) > 0.02)) {
-      followed = follow(model, observed, theta, scale)
+      followed = run(theta, scale)
       cost = costOf(theta, followed, metered)
     } else if (!moved || share * Math.max(...step.map(Math.abs)) < STILL) break
   }
   if (observed.length || metered.length)
     covariance = widened(towards(theta, followed, metered).of, followed, theta, metered)
   if (observed.length && isSwitched(model)) {
-    const cost = (tried: Theta) => costOf(tried, follow(model, observed, tried, scale, undefined, false), metered)
+    const cost = (tried: Theta) => costOf(tried, run(tried, scale, false), metered)
     ;({ theta, covariance } = explored({ theta, covariance }, model.days, cost))
-    followed = follow(model, observed, theta, scale)
+    followed = run(theta, scale)
   }
   const { step: rest } = towards(theta, followed, metered)
   return { theta, covariance, scale, rest, levels: observed.length, followed }
