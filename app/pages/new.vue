@@ -5,8 +5,8 @@ import ChoiceField from '~/fields/ChoiceField.vue'
 import { useYard } from '~/stores/yard'
 import OwnMonths from '~/yard/OwnMonths.vue'
 import { NOTHING_TYPED, readOwnMonths, type OwnMonthsTyped } from '~/yard/ownMonths'
-import { parseQuantity, showQuantity, type Kind, type Parsed, type System } from '#core/units'
-import { newSite, standInClimate } from '#core/moves'
+import { MONTH_NAMES, parseQuantity, showQuantity, type Kind, type Parsed, type System } from '#core/units'
+import { monthsAcross, newSite, standInClimate } from '#core/moves'
 import {
   CLIMATE_IDS,
   CLIMATES,
@@ -76,10 +76,26 @@ function setPurpose(next: typeof purpose.value): void {
   count.value = showQuantity(PURPOSES[next].first, PURPOSES[next].kind, units.value).text
 }
 
-const placeOf = (id: ClimateId) => ({
-  latitudeDeg: CLIMATES[id].latitudeDeg,
-  altitudeM: CLIMATES[id].altitudeM,
+/** On which side of the equator it is, where that is not as the climate has it. */
+const side = ref<'north' | 'south'>()
+const SIDES = [
+  { value: 'north' as const, name: 'north' },
+  { value: 'south' as const, name: 'south' },
+]
+const sideOf = (latitudeDeg: number) => (latitudeDeg < 0 ? 'south' : 'north')
+/** The climate and the place that were chosen; none where somebody has months of their own. */
+const standIn = computed(() => {
+  if (climate.value === 'own') return undefined
+  const { latitudeDeg, altitudeM } = CLIMATES[climate.value]
+  const chosen = standInClimate(climate.value)
+  const across = side.value !== undefined && side.value !== sideOf(latitudeDeg)
+  return {
+    climate: across ? { ...chosen, months: monthsAcross(chosen.months) } : chosen,
+    place: { latitudeDeg: across ? -latitudeDeg : latitudeDeg, altitudeM },
+  }
 })
+const rains = computed(() => standIn.value?.climate.months.map(({ rainMm }) => rainMm) ?? [])
+const monthOf = (mm: number) => MONTH_NAMES[rains.value.indexOf(mm)]
 
 const valueOf = (parsed: Parsed) => (parsed.ok ? parsed.value : 0)
 async function begin(): Promise<void> {
@@ -101,10 +117,7 @@ async function begin(): Promise<void> {
     if (parsed.value <= 0) return void (problem.value = `${field} must be more than nothing.`)
   }
   if (!read.count.ok || (whence.value === 'roof' && !(read.length.ok && read.width.ok))) return
-  const told =
-    climate.value === 'own'
-      ? readOwnMonths(own.value, units.value)
-      : { climate: standInClimate(climate.value), place: placeOf(climate.value) }
+  const told = climate.value === 'own' ? readOwnMonths(own.value, units.value) : standIn.value!
   if (typeof told === 'string') return void (problem.value = told)
   const amount = read.count.value
   const made = newSite({
@@ -159,16 +172,26 @@ const purposes = (Object.keys(PURPOSES) as (typeof purpose.value)[]).map(value =
       <p>
         The weather is {{ climate === 'own' ? '' : 'that of a' }}
         <ChoiceField label="Climate" :value="climate" :choices="climates" :set="value => (climate = value)" />.
-        <span v-if="climate !== 'own'" class="soft small"
-          >{{
-            showQuantity(
-              CLIMATES[climate].rainMm.reduce((sum, rain) => sum + rain, 0),
-              'rain',
-              units,
-            ).text
-          }}
-          of rain a year, made up. Your own record can be loaded afterwards, at Catch.</span
-        >
+        <template v-if="standIn">
+          It lies
+          <ChoiceField
+            label="Side of the equator"
+            :value="sideOf(standIn.place.latitudeDeg)"
+            :choices="SIDES"
+            :set="value => (side = value)"
+          />
+          of the equator, wettest in {{ monthOf(Math.max(...rains)) }}, driest in {{ monthOf(Math.min(...rains)) }}.
+          <span class="soft small"
+            >{{
+              showQuantity(
+                rains.reduce((sum, rain) => sum + rain, 0),
+                'rain',
+                units,
+              ).text
+            }}
+            of rain a year, made up. Your own record can be loaded afterwards, at Catch.</span
+          >
+        </template>
       </p>
       <OwnMonths v-if="climate === 'own'" v-model="own" :units="units" />
       <h2>2 · What brings the water?</h2>

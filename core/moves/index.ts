@@ -2,6 +2,7 @@ export { applyMove, applyMoves, redo, undo, type Made, type MoveResult } from '.
 export { listedMoves, type ListedMove } from './listed'
 export { beginHistory, madeAgain, takenBack, withinStep, withStep, type History } from './history'
 export { writingOf, type Writing } from './keeping'
+export { monthsAcross } from './climate'
 export { orificeFor } from './firstFlush'
 export { branchingOf } from './lift/branch'
 export { busiestLps } from './lift/sizing'

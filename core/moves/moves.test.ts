@@ -51,6 +51,7 @@ describe('every move', () => {
       setHeight: { node: 'tank-1', baseM: 1 },
       remove: { id: 'tank-1' },
       setClimate: { climate: standInClimate('wet-town') },
+      turnHemisphere: {},
       addTank: { kind: 'drum', how: 'joined', to: 'tank-1' },
       linkAtBottom: { a: 'tank-1', b: 'tank-1', boreMm: 50 },
       spillInto: { from: 'tank-1', to: 'tank-1' },

@@ -51,7 +51,7 @@ import {
 import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamber } from './firstFlush'
 import { protectFromFrost } from './frost'
 import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'
-import { setClimate } from './climate'
+import { setClimate, turnHemisphere } from './climate'
 import { liftBy } from './lift/liftBy'
 import { liftUp } from './lift/liftUp'
 import { addTap, branchBy, leadTap } from './lift/branch'
@@ -72,6 +72,7 @@ export const MOVES = {
   setHeight,
   remove,
   setClimate,
+  turnHemisphere,
   addTank,
   fitOverflow,
   setPort,

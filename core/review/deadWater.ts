@@ -50,7 +50,7 @@ function undrawn(site: Site, pool: Pool): Pick<Finding, 'why' | 'mend'> {
 }
 
 /** A group whose lowest way out leaves much of it: the tap stands too high, or the draw-off does. */
-function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath): Pick<Finding, 'why' | 'mend'> {
+function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath, deadL: number): Pick<Finding, 'why' | 'mend'> {
   const [first] = path.runs
   // A line that lets water both ways may have been laid towards the tank that it draws from.
   const isOurs = ({ node }: Run['from']) => pool.tanks.some(({ id }) => id === node)
@@ -60,9 +60,13 @@ function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath): Pick<Findin
   const belowPortL = pool.deadBelowL(node, tank.baseM + port.heightM)
   if (keepL > belowPortL + 1) {
     const topM = highestM(site, path)
+    const name = nameOf(site, path.end.id)
+    const atTap = path.end.kind === 'tap' && topM <= path.end.baseM + 0.005
     return {
-      why: say`The line to ${nameOf(site, path.end.id)} goes up to ${length(topM)}, and what stands lower in the tank
-        does not run there.`,
+      why: atTap
+        ? say`The lowest tap that it is drawn by, ${name}, stands at ${length(topM)}: the ${volume(deadL)} lower than that
+            do not run up to it.`
+        : say`The line to ${name} goes up to ${length(topM)}, and the ${volume(deadL)} lower than that do not run there.`,
       mend: path.end.kind === 'tap' ? liftMend(site, path.end.id, [node]) : undefined,
     }
   }
@@ -92,6 +96,7 @@ export const deadWater = defineCheck({
   find: ({ site, compiled }) => {
     if (!site.uses.length) return []
     const supplies = suppliesOf(site, compiled.pools)
+    const served = new Set(site.uses.map(({ at }) => at))
     return compiled.pools.flatMap((pool, index): Finding[] => {
       const reservedL = sum(pool.tanks, tank => tank.reserveL ?? 0)
       const deadL = Math.min(pool.capL, keptBackL(compiled, index)) - reservedL
@@ -99,9 +104,15 @@ export const deadWater = defineCheck({
       if (!isDrawn(compiled, index)) return [found(pool, deadL, undrawn(site, pool))]
       // Where even a full tank reaches no tap, that is told of at the use.
       if (deadL + reservedL >= pool.capL - 1) return []
-      const keepL = min(supplies, supply => (supply.from === index ? supply.keepL : undefined))
-      const lowest = supplies.find(supply => supply.from === index && supply.keepL === keepL)
-      return lowest ? [found(pool, deadL, tooHigh(site, pool, lowest))] : []
+      // What joins its own tanks to each other draws nothing off.
+      const ways = supplies.filter(
+        ({ from, path }) =>
+          from === index &&
+          (served.has(path.end.id) || (path.end.kind === 'tank' && !pool.tanks.some(({ id }) => id === path.end.id))),
+      )
+      const keepL = min(ways, way => way.keepL)
+      const lowest = ways.find(way => way.keepL === keepL)
+      return lowest ? [found(pool, deadL, tooHigh(site, pool, lowest, deadL))] : []
     })
   },
 })

@@ -65,6 +65,15 @@ function stillAssumed(field: (typeof ROWS)[number]['field']) {
   const left = climate.value.assumed?.filter(each => each !== told)
   return left?.length ? left : undefined
 }
+const SIDES = [
+  { value: 'north' as const, name: 'north' },
+  { value: 'south' as const, name: 'south' },
+]
+const turn = (side: 'north' | 'south') =>
+  (side === 'south') === store.site!.place.latitudeDeg < 0 ? undefined : store.make(moveOf('turnHemisphere', {}))
+const rains = computed(() => months.value.map(({ rainMm }) => rainMm))
+const wettest = computed(() => rains.value.indexOf(Math.max(...rains.value)))
+const driestMonth = computed(() => rains.value.indexOf(Math.min(...rains.value)))
 const ROWS = [
   { field: 'rainMm', name: 'Rain', kind: 'rain' },
   { field: 'wetDays', name: 'Wet days', kind: 'count' },
@@ -124,7 +133,14 @@ function readFile(): void {
         kind="angle"
         :value="store.site!.place.latitudeDeg"
         :set="value => store.make(setField('site', '', 'place.latitudeDeg', value))"
-      />. The frost goes
+      />,
+      <ChoiceField
+        label="Side of the equator"
+        :value="store.site!.place.latitudeDeg < 0 ? 'south' : 'north'"
+        :choices="SIDES"
+        :set="side => turn(side)"
+      />
+      of the equator: wettest in {{ MONTH_NAMES[wettest] }}, driest in {{ MONTH_NAMES[driestMonth] }}. The frost goes
       <QuantityField
         label="Frost depth"
         kind="length"
