@@ -24,6 +24,20 @@ describe('made rain', () => {
     })
   })
 
+  it('keeps a month’s rain where nearly every day is wet: what finds no day falls on the others', () => {
+    const daily = (wetDays: number, rainMm: number) => {
+      const months = blank().climate.months.map(month => ({ ...month, rainMm, wetDays }))
+      const site = { ...blank(), climate: { ...blank().climate, months } }
+      return dailySeries(site, { years: 90 }).rainMm.reduce((sum, mm) => sum + mm, 0) / 90 / 12
+    }
+    for (const [wetDays, mm] of [
+      [31, 66],
+      [30, 66],
+      [31, 6],
+    ] as const)
+      expect(Math.abs(daily(wetDays, mm) / mm - 1)).toBeLessThan(0.04)
+  })
+
   it('repeats by seed, differs between seeds, and is never negative or less than a wet day holds', () => {
     const { months } = standInClimate('wet-town')
     expect(makeRain(months, start, 3, 5)).toEqual(makeRain(months, start, 3, 5))

@@ -48,10 +48,12 @@ export function chainOf(
 ): WetDayChain {
   // Rain in a month without wet days is a slip of the source: no wet day holds more than 100 mm on the mean.
   const wetDays = Math.max(said, rainMm / 100)
-  const frequency = rainMm > 0 ? Math.min(MOST_FREQUENT, wetDays / days) : 0
+  const frequency = rainMm > 0 ? Math.min(1, wetDays / days) : 0
   const meanMm = wetDays > 0 ? rainMm / wetDays : 0
   const persistence =
-    wetAfterWet === undefined ? PERSISTENCE : Math.min(0.95, (wetAfterWet - frequency) / (1 - frequency))
+    wetAfterWet === undefined || frequency >= MOST_FREQUENT
+      ? PERSISTENCE
+      : Math.min(0.95, (wetAfterWet - frequency) / (1 - frequency))
   return { frequency, persistence, meanMm, excessMm: Math.max(0, meanMm - WET_DAY_MM), shape }
 }
 
@@ -76,11 +78,15 @@ export function makeRain(
   const month = monthsFrom(startDay, days)
   const chains = months.map((entry, index) => chainOf(entry, MONTH_DAYS[index]!))
   const factors = slowFactors(month, slow, random)
+  /** Rain that cannot come on more days than there are comes in larger falls. */
+  const crowded = new Float64Array(days).fill(1)
 
   let yesterday = random() < chains[month[0]!]!.frequency ? 1 : 0
   for (let index = 0; index < days; index++) {
     const { frequency: usual, persistence } = chains[month[index]!]!
-    const frequency = Math.min(MOST_FREQUENT, usual * factors.chance[index]!)
+    const wished = usual * factors.chance[index]!
+    const frequency = Math.min(MOST_FREQUENT, wished)
+    if (wished > frequency) crowded[index] = wished / frequency
     // Whatever follows a wet day, the chain comes back to its frequency: what a dry day is followed by makes up for it.
     const chance = yesterday ? frequency + persistence * (1 - frequency) : frequency * (1 - persistence)
     yesterday = random() < chance && frequency > 0 ? 1 : 0
@@ -101,7 +107,10 @@ export function makeRain(
     const gamma = source(shape, 1)
     let total = 0
     for (const index of indices)
-      if (wet[index]) total += rainMm[index] = WET_DAY_MM + ((gamma() * excessMm) / shape) * factors.amount[index]!
+      if (wet[index]) {
+        const mm = WET_DAY_MM + ((gamma() * excessMm) / shape) * factors.amount[index]!
+        total += rainMm[index] = mm * crowded[index]!
+      }
     const wanted = (months[at]!.rainMm * indices.length) / MONTH_DAYS[at]!
     if (conditioned && total > 0)
       for (const index of indices) rainMm[index] = Math.max(wet[index]! * WET_DAY_MM, (rainMm[index]! * wanted) / total)
