@@ -10,6 +10,7 @@ import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
 import { MONTH_NAMES } from '#core/units'
 import { isoDate, monthsFrom } from '#core/climate'
+import { unlikeYears } from '#core/balance'
 
 /**
  * Twelve months of water held, with short days as notches and spill as foam. Hover reads the day; a press opens the
@@ -111,11 +112,13 @@ function walk(event: KeyboardEvent): void {
   event.preventDefault()
   pinned.value = Math.max(year.from, Math.min(year.to - 1, (day.value ?? year.from) + steps))
 }
-const short = computed(() =>
-  results.year
-    ? `${yearName(results.yearIndex, results.year)}: ${counted(results.year.shortDays, 'day')} short`
-    : 'working it out…',
-)
+const short = computed(() => {
+  const { year, outlook, yearIndex } = results
+  if (!year) return 'working it out…'
+  const unlike = outlook && unlikeYears(outlook, yearIndex)
+  const beside = unlike ? `, ${unlike} than in most years` : ''
+  return `${yearName(yearIndex, year)}: ${counted(year.shortDays, 'day')} short${beside}`
+})
 const spoken = computed(
   () =>
     `Water held through the year, ${counted(results.year?.shortDays ?? 0, 'day')} short. ` +

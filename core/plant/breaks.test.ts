@@ -21,9 +21,19 @@ it('a burst line loses what stands over it, and no more; the valve before it wou
   expect(litres).toBeCloseTo(1800, -1)
   expect(dryAfterH).toBeLessThan(2)
   expect(flowLps).toBeGreaterThan(1)
-  expect(stoppedBy).toEqual({ runId: 'line', partId: 'v' })
+  expect(stoppedBy).toEqual([{ runId: 'line', partId: 'v' }])
   const { stoppedBy: none } = breakLoss(works([pipe(10, 25)]), 'line', 1)
-  expect(none).toBeUndefined()
+  expect(none).toEqual([])
+})
+it('a link between two tanks that bursts is stopped by both its valves, one on either side', () => {
+  const other: NewPart = { id: 'w', kind: 'valve', boreMm: 25, open: true }
+  const pair = worksOf({
+    nodes: [tankAt('a', 1), tankAt('b', 1)],
+    runs: [['link', 'a', 'b', [valve, pipe(6, 25), other]]],
+  })
+  const { stoppedBy, flowLps } = breakLoss(pair, 'link', 1)
+  expect(flowLps).toBeGreaterThan(1)
+  expect(stoppedBy.map(({ partId }) => partId).sort()).toEqual(['v', 'w'])
 })
 it('a main loses as long as nobody comes, twice as much in twice the time', () => {
   const site = works([valve, pipe(10, 25)])

@@ -1,7 +1,8 @@
 import { plantOf } from './plant'
 import { broken, type Fault } from './faults'
 import { holeId, holeJointId, wholeRunId } from './holes'
-import { handValves, levelsAt, steady } from '../network'
+import { handValves, levelsAt, steady, type HandValve } from '../network'
+import type { Part } from '../kinds'
 import { graphOf, type Site } from '../site'
 
 /** What a break loses until somebody comes, and what would have stopped it. */
@@ -10,8 +11,8 @@ export interface BreakLoss {
   /** Flow at the break at first, L/s; and the time after which it has run dry, h, where it does before. */
   flowLps: number
   dryAfterH?: number
-  /** The hand valve that stops it, once it is shut; none where no valve stands between. */
-  stoppedBy?: { runId: string; partId: string }
+  /** The hand valves that stop it, once they are shut: one, or one on either side; none where none stands between. */
+  stoppedBy: { runId: string; partId: string }[]
 }
 
 /** A pipe that parts altogether. */
@@ -58,24 +59,35 @@ function lost(site: Site, fault: Fault | undefined, hours: number): { litres: nu
   return { litres: out + spilled, ...(dryAfterH === undefined ? {} : { dryAfterH }) }
 }
 
-/** The valve nearest to a break that ends it when it is shut. */
+/** Of so many valves near a break two are looked for that end it together. */
+const NEAREST = 6
+
+/** The valve nearest to a break that ends it when it is shut, or the two nearest that do together. */
 function stopping(
   site: Site,
   at: string,
   flowLps: number,
   flowAt: (site: Site) => number,
 ): Pick<BreakLoss, 'stoppedBy'> {
-  if (flowLps < DRY_LPS) return {}
+  if (flowLps < DRY_LPS) return { stoppedBy: [] }
   const near = distances(site, at)
   const valves = handValves(site)
     .filter(({ valve }) => valve.open)
     .sort((a, b) => (near.get(a.run.id) ?? Infinity) - (near.get(b.run.id) ?? Infinity))
-  const found = valves.find(({ run, valve }) => {
-    const parts = run.parts.map(part => (part.id === valve.id ? { ...valve, open: false } : part))
-    const shut = { ...site, runs: site.runs.map(each => (each.id === run.id ? { ...each, parts } : each)) }
-    return flowAt(shut) < 0.01 * flowLps
-  })
-  return found ? { stoppedBy: { runId: wholeRunId(found.run.id), partId: found.valve.id } } : {}
+  const stops = (shut: HandValve[]): boolean => {
+    const ids = new Set(shut.map(({ valve }) => valve.id))
+    const runs = site.runs.map(run =>
+      run.parts.some(part => ids.has(part.id))
+        ? { ...run, parts: run.parts.map(part => (ids.has(part.id) ? { ...part, open: false } : part) as Part) }
+        : run,
+    )
+    return flowAt({ ...site, runs }) < 0.01 * flowLps
+  }
+  const one = valves.find(valve => stops([valve]))
+  const close = valves.slice(0, NEAREST)
+  const two = close.flatMap((first, at) => close.slice(at + 1).map(second => [first, second])).find(stops)
+  const found = one ? [one] : (two ?? [])
+  return { stoppedBy: found.map(({ run, valve }) => ({ runId: wholeRunId(run.id), partId: valve.id })) }
 }
 
 /** How many runs off each run is from the break. */

@@ -3,7 +3,8 @@ import { breakHours, lossOf } from './useBreak'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { graphOf, nameOf, runName } from '#core/site'
+import { listed } from '#core/words'
+import { graphOf, nameOf, runName, type Run } from '#core/site'
 import { moveOf } from '#core/moves'
 import { boreMm } from '#core/network'
 
@@ -14,7 +15,8 @@ const { litres, show, span } = useUnits()
 const answer = computed(() => lossOf(store.site!, props.of))
 const loss = computed(() => (answer.value?.failure === undefined ? answer.value : undefined))
 const run = computed(() => graphOf(store.site!).run(props.of))
-const stops = computed(() => loss.value?.stoppedBy && graphOf(store.site!).run(loss.value.stoppedBy.runId))
+const stops = computed(() => loss.value?.stoppedBy.map(({ runId }) => graphOf(store.site!).run(runId)!) ?? [])
+const where = (line: Run) => (line.id === props.of ? 'this line' : `“${runName(store.site!, line)}”`)
 /** Less than this is nothing that somebody would miss; a flow of less drips. */
 const [LEAST_L, DRIP_LPS] = [1, 0.002]
 function fitValve(): void {
@@ -51,9 +53,11 @@ function fitValve(): void {
       ><template v-if="loss.dryAfterH !== undefined && loss.dryAfterH < breakHours - 0.2"
         >; after {{ span(loss.dryAfterH) }} nothing is left to run out</template
       >.
-      <template v-if="stops">
-        The valve in {{ stops.id === of ? 'this line' : `“${runName(store.site!, stops)}”` }}
-        {{ run ? 'would stop it, shut' : 'keeps what stands behind it, shut' }}.
+      <template v-if="stops.length === 1">
+        The valve in {{ where(stops[0]!) }} {{ run ? 'would stop it, shut' : 'keeps what stands behind it, shut' }}.
+      </template>
+      <template v-else-if="stops.length">
+        Two valves would stop it, both shut: in {{ listed([...new Set(stops.map(where))]) }}.
       </template>
       <template v-else>
         {{
