@@ -15,7 +15,8 @@ export default defineConfig({
     // By itself it would leave one processor idle for whoever watches.
     maxWorkers: availableParallelism(),
     setupFiles: ['tests/seed.ts'],
-    testTimeout: 30000,
+    // What goes over hundreds of sites takes a while where the app is built beside it.
+    testTimeout: 120000,
     projects: [
       {
         extends: true,

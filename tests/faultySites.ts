@@ -36,6 +36,7 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
   'overflow-too-small': site => build(site, moveOf('setPort', { tank: 'tank-1', port: 'overflow', boreMm: 50 })),
   'overflow-above-inlet': site => build(site, moveOf('setPort', { tank: 'tank-1', port: 'inlet', heightM: 1.4 })),
   'rims-differ': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: 0.4 })),
+  'joins-nothing': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: 4 })),
   'link-without-valve': site => without(site, part => part.kind === 'valve'),
   'no-vent': site => build(site, set(site, 'tank-1', 'ventMm', 0)),
   'light-in-sun': site => build(site, set(site, 'tank-2', 'lightTight', false)),

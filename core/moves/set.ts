@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { withWhatHangs } from './follow'
-import { defineMove, Impossible } from './move'
+import { defineMove, Impossible, toThousandth } from './move'
 import {
   fieldOf,
   fieldSentence,
@@ -51,14 +51,26 @@ export const set = defineMove({
       const message = value === undefined ? 'must be given' : issue!.message
       throw new Impossible(fieldSentence(deeper, thing.name, message, site.standards.units))
     }
-    const before = thing.fields.name
+    const [before, was] = [thing.fields.name, at.holder?.[at.key]]
     if (value === undefined) Reflect.deleteProperty(at.holder!, at.key)
     else at.holder![at.key] = value
+    if (of === 'node' && typeof was === 'number' && typeof value === 'number')
+      keepItsPlace(site, id, field, value - was)
     if (field === 'name' && typeof before === 'string' && typeof value === 'string') carryName(site, before, value)
     // A length that somebody has typed was measured.
     if (of === 'part' && field === 'lengthM') delete thing.fields.guessed
   },
 })
+
+/** A well that is deeper goes further down, its head at the ground; what stands on ground that is higher stands higher. */
+function keepItsPlace(site: Site, id: string, field: string, moreM: number): void {
+  const node = site.nodes.find(each => each.id === id)
+  if (node?.kind === 'well' && field === 'depthM') node.baseM = toThousandth(node.baseM - moreM)
+  if (field !== 'groundM' || (node?.kind !== 'well' && node?.kind !== 'tank')) return
+  const raise = () => (node.baseM = toThousandth(node.baseM + moreM))
+  if (node.kind === 'tank') withWhatHangs(site, node, raise)
+  else raise()
+}
 
 /** What was called after a thing, a spout after its roof, a chamber or a low point after its spout, is so still. */
 function carryName(site: Site, before: string, now: string): void {

@@ -1,7 +1,7 @@
 import { defineCheck, subjectOfRun } from './finding'
 import { length, say, volume } from '../words'
 import { tankVolume } from '../sums'
-import { nodeById, portHeightM, rimM, tankNominalL, isOpenBothWays } from '../site'
+import { nodeById, portHeightM, rimM, roleOf, tankNominalL, isOpenBothWays } from '../site'
 import { applyMove, moveOf } from '../moves'
 import { poolsOf } from '../balance'
 
@@ -43,6 +43,38 @@ export const rimsDiffer = defineCheck({
           },
         ]
       }),
+})
+
+export const joinsNothing = defineCheck({
+  id: 'joins-nothing',
+  step: 'store',
+  needs: ['site', 'pools'],
+  sound: 'Every line that joins two tanks low down lets both stand at one level',
+  find: ({ site, pools }) =>
+    site.runs.flatMap(run => {
+      const [from, to] = [nodeById(site, run.from.node), nodeById(site, run.to.node)]
+      if (from.kind !== 'tank' || to.kind !== 'tank' || !isOpenBothWays(run)) return []
+      if ([run.from, run.to].some(end => roleOf(site, end) !== 'link')) return []
+      const [one, other] = [from, to].map(tank => pools.find(pool => pool.tanks.includes(tank))!)
+      if (!one || !other || one === other) return []
+      const [low, high] = one.capM <= other.capM ? [from, to] : [to, from]
+      const spillsM = Math.min(one.capM, other.capM)
+      const sillM = Math.max(portHeightM(site, run.from), portHeightM(site, run.to))
+      return [
+        {
+          id: `joins-nothing:${run.id}`,
+          check: 'joins-nothing',
+          severity: 'wrong' as const,
+          subject: subjectOfRun(site, run),
+          sentence: say`${low.name} cannot run up into ${high.name}: full, it stands at ${length(spillsM)}, and the line
+            between them at ${length(sillM)}.`,
+          why: say`Joined low down, two tanks share one level only where the lower one can stand as high as the line. Now
+            ${high.name} runs down into ${low.name} and gets nothing back.`,
+          numbers: { spillsM, sillM },
+          mend: { label: 'Level the tops', move: moveOf('levelRims', { tanks: [from.id, to.id] }) },
+        },
+      ]
+    }),
 })
 
 export const linkWithoutValve = defineCheck({

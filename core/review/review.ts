@@ -35,7 +35,7 @@ import {
   ventTooSmall,
 } from './openings'
 import { feederTooLow, floatMissing, linkTooSlow, noSpare, sharedOverflow, supplyUnfitted } from './linking'
-import { linkWithoutValve, rimsDiffer } from './joined'
+import { joinsNothing, linkWithoutValve, rimsDiffer } from './joined'
 import { downpipeTooSmall, gutterTooSmall, gutterUnknown, spillOverDoor, stormMissing } from './gutters'
 import { roofWithoutSpout, sharesOff, spoutWithoutShare } from './spouts'
 import {
@@ -104,6 +104,7 @@ export const CHECKS = [
   soakawayFails,
   soakawayUnsaid,
   rimsDiffer,
+  joinsNothing,
   linkWithoutValve,
   linkTooSlow,
   noSpare,
