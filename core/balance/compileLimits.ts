@@ -3,6 +3,7 @@ import { bedOf } from './beds'
 import type { Limit } from './compiled'
 import { deliveredLPerDay } from '../network'
 import { litresPerDay, type Path, type Site } from '../site'
+import { DAY_S } from '../units'
 
 /** Every way that brings no more than so much a day, whoever draws by it: a row each. */
 export interface Limits {
@@ -32,7 +33,7 @@ export function limitsOf(site: Site): Limits {
   const work = (path: Path, sourceId: string, on: number, mostLPerDay: number): number[] => {
     const brought = deliveredLPerDay(site, path, sourceId)
     // Where no steady flow is found, a pump is taken at its word.
-    const usualL = path.pumpLps === undefined ? Infinity : path.pumpLps * 86400
+    const usualL = path.pumpLps === undefined ? Infinity : path.pumpLps * DAY_S
     const mostL = Array.from({ length: 12 }, (_, month) => Math.min(mostLPerDay, brought?.[month] ?? usualL))
     const isEnough = path.end.kind === 'tap' && mostL.every(litres => litres >= (asked.get(path.end.id) ?? 0))
     return isEnough ? [] : [rows.push({ mostL, on }) - 1]

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { yardFile } from '../largeYard'
+import { levelTable } from './levelTable'
 import { openBrowser, type Page } from './page'
 
 /** What is large, as it is used: how long it takes is timed by `npm run bench`. */
@@ -104,12 +105,7 @@ describe('a record of a million hours', () => {
 
 describe('a long table', () => {
   const INPUT = '[data-notes="log"] .files input[type=file]'
-  const table = (lines: number) =>
-    'at,kind,subject,value,unit\n' +
-    Array.from({ length: lines }, (_, at) => {
-      const moment = new Date(Date.UTC(1985, 0, 1) + at * 3_600_000).toISOString().slice(0, 16)
-      return `${moment},level,tank-1,${(at % 60) / 100},m`
-    }).join('\n')
+  const table = (count: number) => levelTable(count, Date.UTC(1985, 0, 1))
   const lines = () => page.text('[data-subject="log"]').then(text => Number(text.replace(/\D/g, '')))
   it('of three hundred thousand lines is refused in words; of ten thousand it is taken in', async () => {
     await page.openDemo('brindle-yard', 'keep')

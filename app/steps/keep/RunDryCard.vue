@@ -56,7 +56,7 @@ const held = computed(() => inForce(store.site!, daysAfter(1)).map(({ name }) =>
   <article class="card" :class="{ look: runOut.p50 }" data-run-out>
     <h3>{{ !today.levels ? 'Not read yet' : runOut.p10 ? 'Runs short' : 'It lasts' }}</h3>
     <p v-if="!today.levels">
-      Nobody has read a level yet, so no day can be named: what is drawn is the plan from tanks half full. Log a level,
+      Nobody has read a level yet, so no day can be named: the curve is the plan’s, from tanks half full. Log a level,
       and it goes on from there.
     </p>
     <p v-else-if="runOut.p50">

@@ -148,7 +148,7 @@ function suspects(rows: readonly Row[], sign: number): Suspect[] {
     // Twice the mass above nought: the prior is the upper half of a normal.
     const factor = 2 * (sd / USUAL_L) * Math.exp(Math.min(300, (litres / sd) ** 2 / 2)) * normalBelow(litres / sd)
     const weeks = (rows[begin]!.day - before) / WEEK
-    const theta = middle.map((value, one) => value - along[one]! * litres)
+    const theta = middle.map((value, one) => value - along[one]! * Math.max(0, litres))
     found.push({ begin, weight: (factor * weeks) / ONE_WEEK_OF, litres, sd, theta, bends: along.map(each => -each) })
   }
   return found

@@ -1,5 +1,5 @@
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
-import { flow, length, pressure, say, volume } from '../../words'
+import { counted, flow, length, pressure, say, volume } from '../../words'
 import { setField } from '../../moves'
 import {
   casingOf,
@@ -147,7 +147,7 @@ function outrun(site: Site, run: Run, pump: PartOf<'pump'>, well: NodeOf<'well'>
     severity: 'wrong',
     subject: subjectOfRun(site, run),
     sentence: say`The pump of “${runName(site, run)}” outruns ${well.name}: it takes ${flow(pump.flowLps)} where
-      ${volume(comesLps * 3600)} an hour come in, and draws air after ${Math.max(1, Math.round(minutes))} minutes.`,
+      ${volume(comesLps * 3600)} an hour come in, and draws air after ${counted(Math.max(1, Math.round(minutes)), 'minute')}.`,
     why: say`${volume(storedL)} stand in its casing above the pump; after them it gets what comes in, and its seal burns
       dry. A guard stops it until the well has come back; a tank it fills slowly carries what a day asks.`,
     numbers: { storedL, comesLps, flowLps: pump.flowLps, minutes },

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { levelTable } from '../levelTable'
 import { openBrowser, type Page } from '../page'
 import { longest, slowly, timing, type Timing } from './timing'
 
@@ -17,12 +18,7 @@ afterAll(async () => {
 const [REFUSED_MS, TAKEN_MS] = [50, 75]
 /** Each try has moments of its own. */
 let begin = Date.UTC(1985, 0, 1)
-const table = (lines: number) =>
-  'at,kind,subject,value,unit\n' +
-  Array.from({ length: lines }, (_, at) => {
-    const moment = new Date(begin + at * 3_600_000).toISOString().slice(0, 16)
-    return `${moment},level,tank-1,${(at % 60) / 100},m`
-  }).join('\n')
+const table = (count: number) => levelTable(count, begin)
 const lines = () => page.text('[data-subject="log"]').then(text => Number(text.replace(/\D/g, '')))
 const INPUT = '[data-notes="log"] .files input[type=file]'
 
