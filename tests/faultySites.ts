@@ -1,6 +1,6 @@
 import { build, put } from './sites'
 import { moveOf, setField, standInClimate } from '../core/moves'
-import { feedsOf, lineFrom, portId, type Site } from '../core/site'
+import { feedsOf, lineFrom, portId, runsTo, type Site } from '../core/site'
 import {
   set,
   portField,
@@ -27,6 +27,7 @@ import {
 /** For each check, how a sound site comes to fail it. */
 export const FAULTS: Record<string, (site: Site) => Site> = {
   'weather-assumed': site => build(site, setField('site', '', 'climate.assumed', ['temperatures', 'wetDays'])),
+  'months-crossed': site => build(site, put(['climate', 'months', 0, 'tMinC'], 40)),
   'roof-without-spout': site => build(site, moveOf('remove', { id: 'spout-1' })),
   'shares-off': site => build(site, put(['roofs', 0, 'spouts', 0, 'share'], 0.6)),
   'fed-from-below': site => build(site, moveOf('setHeight', { node: 'tank-1', baseM: 1.5 })),
@@ -109,6 +110,14 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
       node.kind === 'tank' ? { ...node, ports: node.ports.filter(port => !port.spare) } : node,
     ),
   }),
+  'drain-missing': site => ({
+    ...site,
+    nodes: site.nodes.map(node =>
+      node.kind === 'tank'
+        ? { ...node, ports: node.ports.map(port => (port.heightM < 0.15 ? { ...port, heightM: 0.3 } : port)) }
+        : node,
+    ),
+  }),
   'float-missing': site => {
     const stepped = build(site, moveOf('addTank', { kind: 'upright', how: 'stepped', to: 'tank-1' }))
     return without(stepped, part => part.kind === 'float')
@@ -135,6 +144,12 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
       site,
       moveOf('addSource', { kind: 'well', tank: 'tank-1' }),
       moveOf('setTrigger', { source: 'well-1', startShare: 0.01 }),
+    ),
+  'top-up-too-high': site =>
+    build(
+      site,
+      moveOf('addSource', { kind: 'main', tank: 'tank-1' }),
+      moveOf('setTrigger', { source: 'main-1', startShare: 0.9 }),
     ),
   'reserve-not-kept': site => build(site, set(site, 'tank-1', 'reserveL', 2500)),
   'vent-too-small': site => build(site, set(site, 'tank-1', 'ventMm', 25)),
@@ -233,12 +248,23 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
   },
   'cable-too-thin': site =>
     build(site, setField('part', partOf(site, 'pump').id, 'cable', { lengthM: 500, conductorMm2: 1 })),
+  'panel-too-small': site => build(site, setField('site', '', 'power', { panelW: 1, batteryWh: 600 })),
   'cord-under-water': site => {
     const inside = lifted(site, 'submersible')
     const { source, port } = feedsOf(inside).find(feed => feed.pump)!
     return build(inside, setField('port', `${source.id}.${port}`, 'cordAtM', 0.5))
   },
   'drip-weak': site => build(site, moveOf('fitDrip', { use: 'use-2' })),
+  'drip-unstrained': site => {
+    const dripped = build(site, moveOf('fitDrip', { use: 'use-2' }))
+    const { at } = dripped.uses.find(({ id }) => id === 'use-2')!
+    const strainer = runsTo(dripped, at)[0]!.parts.find(({ kind }) => kind === 'screen')!
+    return build(dripped, moveOf('remove', { id: strainer.id }))
+  },
+  'coarse-behind-fine': site => {
+    const [coarse, fine] = site.runs.flatMap(run => run.parts).filter(({ kind }) => kind === 'filter')
+    return build(site, moveOf('movePart', { part: fine!.id, before: coarse!.id }))
+  },
   'treatment-overrun': site => build(site, setField('part', partOf(site, 'filter').id, 'ratedLps', 0.05)),
   'lamp-without-sensor': site => build(site, setField('part', partOf(site, 'lamp').id, 'sensor', false)),
   'label-lies': site => build(site, setField('node', 'tap-2', 'label', 'drinking')),

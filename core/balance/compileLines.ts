@@ -1,9 +1,8 @@
-import { group as groups } from 'd3-array'
 import { brings, type Limits } from './compileLimits'
 import { hangingOf, POWER } from './compileOutages'
 import { AWAY, NEVER_FAILS, type Transfer } from './compiled'
 import type { Pool } from './pools'
-import { floatShutsM, highestM, lineFrom, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
+import { floatShutsM, highestM, isShutAtSpouts, type Path, pathsFrom, portHeightM, roleOf, type Site } from '../site'
 import type { Tank } from '../kinds'
 
 /** A way out of a pool by something other than its overflow, and what lies below where it draws. */
@@ -18,16 +17,10 @@ export interface DrawPath {
 
 /** Where each pool spills to: another pool's index, or away. */
 export function spillsOf(site: Site, pools: Pool[], poolOf: ReadonlyMap<string, number>): number[] {
-  const feeding = groups(
-    site.nodes.filter(node => node.kind === 'spout'),
-    spout => poolOf.get(lineFrom(site, spout.id).at(-1)?.to.node ?? ''),
-  )
-  /** True where every roof that feeds a pool is by-passed once it is full. */
-  const shutWhenFull = (pool: number) => feeding.get(pool)?.every(spout => spout.bypassWhenFull) ?? false
   return pools.map((pool, index) => {
     const { path } = pool.spillsAt
     // A flap that sends the roof to ground once the tank is full leaves nothing to spill on.
-    if (!path || shutWhenFull(index)) return AWAY
+    if (!path || isShutAtSpouts(site, pool.tanks)) return AWAY
     const end = poolOf.get(path.end.id)
     return end === undefined || end === index ? AWAY : end
   })

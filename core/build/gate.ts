@@ -2,7 +2,19 @@ import { DAY_MS } from '../units'
 import { laterSteps, type LaterWork } from './later'
 import { planOf, type Planned } from './order/order'
 import { fillL } from '../network'
-import { graphOf, nameOf, roofMonthL, runName, tanksOf, type Run, type Site } from '../site'
+import {
+  drainsLow,
+  graphOf,
+  isShutAtSpouts,
+  joinedTanks,
+  nameOf,
+  roofMonthL,
+  runName,
+  tanksOf,
+  waitsForNext,
+  type Run,
+  type Site,
+} from '../site'
 import type { Tank } from '../kinds'
 import { NEAR } from '../catalog'
 
@@ -21,8 +33,6 @@ export interface GateItem {
 }
 
 const DAYS = 30.4
-/** A hole that lies lower drains its tank, all but the mud. */
-const LOW_M = 0.15
 
 /**
  * The gate of a site in a month: each thing that a full tank makes dear, open while it is not in the plan or its task is
@@ -85,8 +95,8 @@ function tankGate(
   const outlets = [...byRole('outlet'), ...byRole('fire')].filter(port => at(port.name).length)
   const drawn = [...outlets, ...joined]
   const bare = drawn.find(port => !at(port.name).some(run => run.parts.some(({ kind }) => kind === 'valve')))
-  const next = tank.ports.some(({ spare }) => spare) || joined.length > 0
-  const drains = byRole('drain').length > 0 || drawn.some(({ heightM }) => heightM < LOW_M)
+  const next = waitsForNext(site, tank)
+  const drains = drainsLow(site, tank)
   const overflow = byRole('overflow').find(port => at(port.name).length)
   const runsTo = overflow && graph.node(at(overflow.name)[0]!.to.node)
   const near =
@@ -119,7 +129,11 @@ function tankGate(
       'overflow',
       'rain',
       `${name}: its overflow, and where that runs`,
-      !overflow ? 'it has no overflow with a line' : (near ?? undone(plan, `make:${at(overflow.name)[0]!.id}`)),
+      !overflow
+        ? isShutAtSpouts(site, joinedTanks(site, tank))
+          ? undefined
+          : 'it has no overflow with a line'
+        : (near ?? undone(plan, `make:${at(overflow.name)[0]!.id}`)),
     ),
     ...item(
       'air',

@@ -14,6 +14,7 @@ import { headOf } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
 import {
+  unstrained,
   zonesWithin,
   litresPerDay,
   portsByRole,
@@ -173,6 +174,9 @@ export const fitTreatment = defineMove({
   },
 })
 
+/** What keeps drippers from clogging. */
+export const STRAINER = { kind: 'screen', meshMm: 0.13, type: 'line' } as const
+
 const DRIPPER = { count: 1, litresPerHour: 2 }
 const DRIPPERS_PER_M2 = 4
 
@@ -208,6 +212,11 @@ export const fitDrip = defineMove({
       runsPerWeek,
       zones: most ? zonesWithin(emitters, most) : (old?.zones ?? 1),
       ...(most ? { mostLph: most } : {}),
+    }
+    for (const run of unstrained(site, use.at)) {
+      const pipeAt = run.parts.findIndex(({ kind }) => kind === 'pipe')
+      const at = pipeAt < 0 ? run.parts.length : pipeAt
+      run.parts = named(site, run.id, [...run.parts.slice(0, at), STRAINER, ...run.parts.slice(at)])
     }
   },
 })

@@ -1,22 +1,21 @@
 import { defineCheck, nodeSubject, type Finding } from './finding'
 import { monthNames, say, volume } from '../words'
-import { frostMonths, litresPerDay, roofMonthL, weatherMonths, type Site } from '../site'
-import { moveOf } from '../moves'
+import { frostMonths, roofMonthL, weatherMonths, type Site } from '../site'
+import { applyMove, moveOf } from '../moves'
+import { daysOf } from '../balance'
+import { sum } from 'd3-array'
 import { MONTH_DAYS } from '../climate'
 
 const spoutsOf = (site: Site) => site.nodes.filter(node => node.kind === 'spout')
 
-/**
- * Months in which the roofs bring more than is asked, in a plan whose other months ask more than they bring: those
- * that fill the tanks.
- */
-function fillingMonths(site: Site): number[] {
-  const asked = MONTH_DAYS.map((days, index) =>
-    site.uses.reduce((sum, use) => sum + litresPerDay(site, use)[index]! * days, 0),
-  )
-  const over = asked.map((litres, index) => roofMonthL(site, index + 1) - litres)
-  return over.some(litres => litres < 0) ? over.flatMap((litres, index) => (litres > 0 ? [index + 1] : [])) : []
+/** What is met over the years of a plan, L a year: drawn from its tanks or bought. */
+function yearly(site: Site): { shortL: number; boughtL: number } {
+  const { days, shortL, mainL, cartL } = daysOf(site)
+  const years = days / 365.25
+  return { shortL: sum(shortL) / years, boughtL: (sum(mainL) + sum(cartL)) / years }
 }
+/** Less than this, or than this share of what is sent away, is no loss: the rest would have spilled. */
+const [WORTH_L, WORTH_SHARE] = [50, 0.05]
 
 export const bypassInFilling = defineCheck({
   id: 'bypass-in-filling',
@@ -24,29 +23,30 @@ export const bypassInFilling = defineCheck({
   needs: ['site'],
   sound: 'No by-pass wastes the months that fill the tanks',
   find: ({ site }) => {
-    const [filling, frost] = [fillingMonths(site), frostMonths(site)]
+    const frost = frostMonths(site)
     return spoutsOf(site).flatMap((spout): Finding[] => {
-      const months = (spout.bypassMonths ?? []).filter(month => filling.includes(month) && !frost.includes(month))
+      const months = (spout.bypassMonths ?? []).filter(month => !frost.includes(month))
       if (!months.length || spout.bypassMonths!.length === MONTH_DAYS.length) return []
-      const lostL = months.reduce((sum, month) => sum + roofMonthL(site, month, spout.id), 0)
+      const lostL = sum(months, month => roofMonthL(site, month, spout.id))
+      const left = spout.bypassMonths!.filter(month => !months.includes(month))
+      const mend = moveOf('setBypass', { spout: spout.id, months: left })
+      const led = applyMove(site, mend)
+      if (!led.ok) return []
+      const [now, then] = [yearly(site), yearly(led.site)]
+      const wantedL = now.shortL + now.boughtL - then.shortL - then.boughtL
+      if (wantedL < Math.max(WORTH_L, WORTH_SHARE * lostL)) return []
       return [
         {
           id: `bypass-in-filling:${spout.id}`,
           check: 'bypass-in-filling',
           severity: 'look',
           subject: nodeSubject(spout),
-          sentence: say`${spout.name} sends ${volume(lostL)} to ground in ${monthNames(months)}, when the tanks fill
-            for the dry months.`,
-          why: say`In a mean year those months bring more than is asked and others less, and it does not freeze in
-            them.`,
-          numbers: { lostL, months: months.length },
-          mend: {
-            label: 'Lead it to the tank in those months',
-            move: moveOf('setBypass', {
-              spout: spout.id,
-              months: spout.bypassMonths!.filter(month => !months.includes(month)),
-            }),
-          },
+          sentence: say`${spout.name} sends ${volume(lostL)} a year to ground in ${monthNames(months)}, and
+            ${volume(wantedL)} of it would be wanted.`,
+          why: say`It does not freeze in those months. Led to the tank, that much less is short or bought in a mean
+            year; the rest would spill.`,
+          numbers: { lostL, wantedL, months: months.length },
+          mend: { label: 'Lead it to the tank in those months', move: mend },
         },
       ]
     })

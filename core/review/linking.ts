@@ -1,8 +1,22 @@
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
 import { flow, length, percent, say, volume, pipeSize } from '../words'
 import { gravityFlow } from '../sums'
-import { portHeightM, overflowsOf, portsByRole, runsFrom, runsTo, nodeById, type Site } from '../site'
-import { spareLink, moveOf } from '../moves'
+import {
+  drainsLow,
+  isShutAtSpouts,
+  LOW_DRAIN_M,
+  nodeById,
+  overflowsOf,
+  portHeightM,
+  portsByRole,
+  runsFrom,
+  runsTo,
+  tankNominalL,
+  tanksOf,
+  waitsForNext,
+  type Site,
+} from '../site'
+import { moveOf } from '../moves'
 import { LINE_BORES_MM } from '../catalog'
 
 export const linkTooSlow = defineCheck({
@@ -51,7 +65,7 @@ export const sharedOverflow = defineCheck({
   find: ({ site, pools }) =>
     pools.flatMap((pool): Finding[] => {
       const led = pool.tanks.filter(tank => overflowsOf(site, tank).length)
-      if (pool.spillsAt.port || pool.tanks.length < 2 || !led.length) return []
+      if (pool.spillsAt.port || pool.tanks.length < 2 || !led.length || isShutAtSpouts(site, pool.tanks)) return []
       const { tank } = pool.spillsAt
       return [
         {
@@ -76,9 +90,8 @@ export const noSpare = defineCheck({
   sound: 'A capped valve waits for the next tank',
   find: ({ site, pools, lines }) =>
     pools.flatMap((pool): Finding[] => {
-      if (!lines.some(line => pool.tanks.includes(line.tank)) || pool.tanks.some(tank => spareLink(site, tank)))
-        return []
       const tank = pool.tanks.at(-1)!
+      if (!lines.some(line => pool.tanks.includes(line.tank)) || waitsForNext(site, tank)) return []
       return [
         {
           id: `no-spare:${pool.tanks[0]!.id}`,
@@ -165,6 +178,30 @@ export const feederTooLow = defineCheck({
           ...(baseM < small.baseM
             ? { mend: { label: `Set ${small.name} lower`, move: moveOf('setHeight', { node: small.id, baseM }) } }
             : {}),
+        },
+      ]
+    }),
+})
+
+export const drainMissing = defineCheck({
+  id: 'drain-missing',
+  step: 'store',
+  needs: ['site'],
+  sound: 'Every tank can be drained',
+  find: ({ site }) =>
+    tanksOf(site).flatMap((tank): Finding[] => {
+      if (!runsTo(site, tank.id).length || drainsLow(site, tank)) return []
+      return [
+        {
+          id: `drain-missing:${tank.id}`,
+          check: 'drain-missing',
+          severity: 'look',
+          subject: nodeSubject(tank),
+          sentence: say`Nothing lies low enough to drain ${tank.name}: its mud stays, and frost or a crack finds it full.`,
+          why: say`No drain, draw-off or valve lies within ${length(LOW_DRAIN_M)} of its floor. Fitted now it costs a
+            hole; fitted later, ${volume(tankNominalL(tank))} are let out first, by a pump or a siphon.`,
+          numbers: { lowM: LOW_DRAIN_M },
+          mend: { label: 'Leave a capped valve low in its wall', move: moveOf('fitSpare', { tank: tank.id }) },
         },
       ]
     }),

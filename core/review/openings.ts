@@ -1,6 +1,6 @@
 import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
 import { boreText, flow, length, say, pipeSize } from '../words'
-import { nodeById, portsByRole, runsFrom, runsTo, tanksOf, type Site, portId } from '../site'
+import { isShutAtSpouts, nodeById, portsByRole, runsFrom, runsTo, tanksOf, type Site, portId } from '../site'
 import { moveOf, setField } from '../moves'
 import type { Port, Tank } from '../kinds'
 import { LINE_BORES_MM, MOSQUITO_MESH_MM } from '../catalog'
@@ -32,12 +32,13 @@ function passingOverflow({ tank, port, flow, lineLps, openingLps }: SpillWay, st
 export const overflowBelowStorm = defineCheck({
   id: 'overflow-below-storm',
   step: 'store',
-  needs: ['pools', 'spills'],
+  needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow passes the design storm',
-  find: ({ pools, spills }) =>
+  find: ({ site, pools, spills }) =>
     pools.flatMap((pool): Finding[] => {
       const way = spills.get(pool.id)
       if (way?.stormLps === undefined || way.passesLps >= way.stormLps) return []
+      if (isShutAtSpouts(site, pool.tanks)) return []
       return [
         {
           id: `overflow-below-storm:${way.tank.id}`,

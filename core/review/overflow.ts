@@ -1,6 +1,6 @@
 import { defineCheck, nodeSubject } from './finding'
 import { flow, length, listed, say, pipeSize } from '../words'
-import { portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
+import { isShutAtSpouts, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import type { Port, Tank } from '../kinds'
 
@@ -31,6 +31,7 @@ export const noOverflow = defineCheck({
       .filter(
         pool =>
           !pool.spillsAt.port &&
+          !isShutAtSpouts(site, pool.tanks) &&
           pool.tanks.some(tank => usedInlets(site, tank).length) &&
           !pool.tanks.some(tank => usedOverflows(site, tank).length),
       )
@@ -57,7 +58,7 @@ export const overflowTooSmall = defineCheck({
       const overflows = pool.tanks.flatMap(tank => usedOverflows(site, tank))
       const { tank, port: name } = pool.spillsAt
       const port = overflows.find(candidate => candidate.name === name && tank.ports.includes(candidate))
-      if (!inlets.length || !port) return []
+      if (!inlets.length || !port || isShutAtSpouts(site, pool.tanks)) return []
       const inletMm = Math.max(...inlets.map(inlet => inlet.boreMm))
       if (port.boreMm >= inletMm - 0.5) return []
       const way = spills.get(pool.id)

@@ -17,7 +17,7 @@ import { deadWater } from './deadWater'
 import { outfallInTheGround, overflowCannotRun } from './uphill'
 import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
 import { roofUnfit, untreatedDrinking, useWithoutSupply } from './uses'
-import { topUpTooLow } from './topUps'
+import { topUpTooHigh, topUpTooLow } from './topUps'
 import { soakawayFails, soakawayUnsaid } from './soakaways'
 import { bareSoil, baseRagged, lightInSun, noVent } from './tankCare'
 import { baseOverSoil, overflowHarms, reserveNotKept, standForEngineer, standUnsound } from './standing'
@@ -34,7 +34,15 @@ import {
   overflowSiphons,
   ventTooSmall,
 } from './openings'
-import { feederTooLow, floatMissing, linkTooSlow, noSpare, sharedOverflow, supplyUnfitted } from './linking'
+import {
+  drainMissing,
+  feederTooLow,
+  floatMissing,
+  linkTooSlow,
+  noSpare,
+  sharedOverflow,
+  supplyUnfitted,
+} from './linking'
 import { joinsNothing, linkWithoutValve, rimsDiffer } from './joined'
 import { downpipeTooSmall, gutterTooSmall, gutterUnknown, spillOverDoor, stormMissing } from './gutters'
 import { roofWithoutSpout, sharesOff, spoutWithoutShare } from './spouts'
@@ -55,17 +63,20 @@ import { neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
 import { cableTooThin } from './lift/power'
 import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
-import { cordUnderWater, dripWeak, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
+import { dripUnstrained, dripWeak } from './lift/drips'
+import { panelTooSmall } from './lift/panels'
+import { coarseBehindFine, cordUnderWater, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
 import { floatFloods, floatTooHigh } from './reach/floats'
 import { modeLeans, modeServesNobody, valveForgotten, valveInNoMode } from './reach/modes'
 import { mainJoined, waterGoesWrong } from './reach/wrongWays'
-import { weatherAssumed } from './weather'
+import { monthsCrossed, weatherAssumed } from './weather'
 import type { Site } from '../site'
 import { readingOf } from './reading'
 
 /** Every check, in the order of the water. */
 export const CHECKS = [
   weatherAssumed,
+  monthsCrossed,
   stormMissing,
   roofWithoutSpout,
   spoutWithoutShare,
@@ -111,10 +122,12 @@ export const CHECKS = [
   floatMissing,
   feederTooLow,
   supplyUnfitted,
+  drainMissing,
   drawnFromFloor,
   intakeFouls,
   reserveNotKept,
   topUpTooLow,
+  topUpTooHigh,
   noVent,
   ventTooSmall,
   lightInSun,
@@ -157,8 +170,11 @@ export const CHECKS = [
   reliefMissing,
   shutOffWrongSide,
   cableTooThin,
+  panelTooSmall,
   cordUnderWater,
   dripWeak,
+  dripUnstrained,
+  coarseBehindFine,
   treatmentOverrated,
   lampWithoutSensor,
   labelLies,

@@ -1,6 +1,7 @@
 import { defineCheck, type Finding } from './finding'
-import { say } from '../words'
-import { setField } from '../moves'
+import { monthNames, say } from '../words'
+import { moveOf, setField } from '../moves'
+import { MONTH_NAMES } from '../units'
 
 const WORDS = {
   temperatures: {
@@ -39,3 +40,39 @@ export const weatherAssumed = defineCheck({
       }
     }),
 })
+
+export const monthsCrossed = defineCheck({
+  id: 'months-crossed',
+  step: 'catch',
+  needs: ['site'],
+  sound: 'No month’s nights are warmer than its days',
+  find: ({ site }) => {
+    const { months } = site.climate
+    const crossed = months.flatMap(({ tMinC, tMaxC }, month) => (tMinC > tMaxC ? [month] : []))
+    if (!crossed.length) return []
+    const [first] = crossed
+    const { tMinC, tMaxC } = months[first!]!
+    const righted = months.map(month => ({
+      ...month,
+      tMinC: Math.min(month.tMinC, month.tMaxC),
+      tMaxC: Math.max(month.tMinC, month.tMaxC),
+    }))
+    return [
+      {
+        id: 'months-crossed',
+        check: 'months-crossed',
+        severity: 'look',
+        subject: { kind: 'site', id: site.id, name: 'The weather' },
+        sentence: say`In ${monthNames(crossed.map(month => month + 1))} the lowest temperature stands above the highest.`,
+        why: say`In ${MONTH_NAMES[first!]!} the nights would average ${degrees(tMinC)} and the days ${degrees(tMaxC)}.
+          What beds drink hangs on how far they lie apart.`,
+        numbers: { months: crossed.length, tMinC, tMaxC },
+        mend: {
+          label: 'Exchange the two',
+          move: moveOf('setClimate', { climate: { ...site.climate, months: righted } }),
+        },
+      },
+    ]
+  },
+})
+const degrees = (value: number) => ({ value, kind: 'temperature' as const })

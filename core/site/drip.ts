@@ -1,4 +1,6 @@
-import type { Amount } from './schema'
+import { walk } from './graph'
+import type { Amount, Run, Site } from './schema'
+import type { Part } from '../kinds'
 import { dripZone, type DripZoneInput } from '../sums'
 
 export type Drip = NonNullable<Extract<Amount, { by: 'bed' }>['drip']>
@@ -30,3 +32,17 @@ export function dripPlan(drip: Drip): { zoneLph: number; litresPerDay: number; h
     hoursPerRun: (drip.minutesPerRun / 60) * drip.zones,
   }
 }
+
+/** What drippers bear: a mesh or a cartridge of so much, or finer. */
+export const FINE_ENOUGH_UM = 200
+
+/** The last lines before a tap that bring a tank's or a well's water unstrained. */
+export function unstrained(site: Site, tapId: string): Run[] {
+  const bare = [...walk(site, tapId, { along: 'up' })]
+    .filter(({ node }) => node.kind === 'tank' || node.kind === 'well')
+    .filter(({ steps }) => !steps.some(({ run }) => run.parts.some(isFineEnough)))
+  return [...new Set(bare.map(({ steps }) => steps[0]!.run))]
+}
+const isFineEnough = (part: Part): boolean =>
+  (part.kind === 'filter' && part.ratingUm <= FINE_ENOUGH_UM) ||
+  (part.kind === 'screen' && part.meshMm * 1000 <= FINE_ENOUGH_UM)

@@ -1,4 +1,4 @@
-export { dripInput, dripPlan, zonesWithin } from './drip'
+export { dripInput, dripPlan, FINE_ENOUGH_UM, unstrained, zonesWithin } from './drip'
 export {
   chamberAreaM2,
   chamberDrainInput,
@@ -75,8 +75,9 @@ export {
 } from './schema'
 export { MOST_READINGS } from './lifeSchema'
 export { newLines } from './logLines'
-export { highestM, overflowsOf, spillM, type Overflow } from './spills'
+export { highestM, isShutAtSpouts, overflowsOf, spillM, type Overflow } from './spills'
 export { contactAreaM2, portsByRole, rimM, tankNominalL, tanksOf } from './tanks'
+export { drainsLow, LOW_DRAIN_M, waitsForNext } from './lowFittings'
 export {
   fieldOf,
   fieldSentence,

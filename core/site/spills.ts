@@ -1,7 +1,8 @@
-import { max } from 'd3-array'
+import { group, max } from 'd3-array'
 import type { Run, Site } from './schema'
-import { onceEach } from './remembered'
+import { onceEach, onceLaid } from './remembered'
 import { portHeightM } from './graph'
+import { lineFrom } from './lines'
 import { pathsFrom, type Path } from './paths'
 import { portsByRole, rimM } from './tanks'
 import type { Port, Tank } from '../kinds'
@@ -33,6 +34,19 @@ export const overflowsOf = onceEach((site: Site, tank: Tank): Overflow[] => {
     .filter(({ runsAtM }) => runsAtM < rimM(tank) + 1e-9)
     .sort((a, b) => a.runsAtM - b.runsAtM)
 })
+
+/** True where every spout that leads to one of some tanks sends its water to ground once the tank is full. */
+export function isShutAtSpouts(site: Site, tanks: readonly Tank[]): boolean {
+  const spouts = tanks.flatMap(({ id }) => spoutsByTank(site).get(id) ?? [])
+  return spouts.length > 0 && spouts.every(({ bypassWhenFull }) => bypassWhenFull)
+}
+/** The spouts that lead to each tank. */
+const spoutsByTank = onceLaid((site: Site) =>
+  group(
+    site.nodes.filter(node => node.kind === 'spout'),
+    ({ id }) => lineFrom(site, id).at(-1)?.to.node,
+  ),
+)
 
 /** Where a tank spills: where its first overflow runs, else at its rim. Above the datum. */
 export function spillM(site: Site, tank: Tank): number {

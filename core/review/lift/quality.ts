@@ -1,10 +1,9 @@
 import { defineCheck, nodeSubject, type Finding } from '../finding'
-import { flow, pressure, say } from '../../words'
+import { flow, say } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { DRINKING_FAULTS } from '../drinking'
-import { drinkingFaults, singleTapFlows, tapsOf, trainsOf } from '../../network'
-import { dripPlan, feedsOf, graphOf, nameOf, type Site } from '../../site'
-import { FIXTURES } from '../../catalog'
+import { drinkingFaults, tapsOf, trainsOf } from '../../network'
+import { nameOf } from '../../site'
 
 /** A larger one takes less pressure, so that more comes: a third is left for that. */
 const roomyLps = (flowLps: number) => Math.ceil(flowLps * 1.3 * 20) / 20
@@ -92,76 +91,48 @@ export const labelLies = defineCheck({
     }),
 })
 
-export const dripWeak = defineCheck({
-  id: 'drip-weak',
+/** A cartridge may be so much coarser than the one before it and still be called as fine. */
+const AS_FINE = 1.5
+
+export const coarseBehindFine = defineCheck({
+  id: 'coarse-behind-fine',
   step: 'lift',
   needs: ['site'],
-  sound: 'Every drip has its emitters’ pressure, and its zones what pump and filter pass',
+  sound: 'Coarse filters stand before fine ones',
   find: ({ site }) => {
-    const low = singleTapFlows(site, 'low')
-    return tapsOf(site).flatMap((tap): Finding[] => {
-      if (tap.fixture !== 'drip' || !graphOf(site).into(tap.id).length) return []
-      const { pressureKPa, flowLps, moment } = low.get(tap.id)!
-      const wantedKPa = tap.ratedKPa ?? FIXTURES.drip.ratedKPa
+    const found = new Map<string, Finding>()
+    for (const { tap, stages } of trainsOf(site)) {
+      const filters = stages.flatMap(({ run, part }) =>
+        part.kind === 'filter' && part.medium === 'sediment' ? [{ run, part }] : [],
+      )
+      const at = filters.findIndex(
+        ({ part }, here) => here && part.ratingUm > AS_FINE * filters[here - 1]!.part.ratingUm,
+      )
+      if (at < 1) continue
+      const [fine, coarse] = [filters[at - 1]!, filters[at]!]
       const name = nameOf(site, tap.id)
-      const subject = nodeSubject({ id: tap.id, name })
-      const zone = zoneOf(site, tap.id)
-      // A bed that is watered by hand has no emitters that want pressure.
-      if (!zone && tap.ratedKPa === undefined) return []
-      const pump = feedsOf(site).find(feed => feed.taps.includes(tap))?.pump
-      const beyond = zone && pump && zone.zoneLps > pump.flowLps
-      if (!moment.converged) return []
-      return [
-        ...(pressureKPa < 0.7 * wantedKPa
-          ? [
-              {
-                id: `drip-weak:${tap.id}`,
-                check: 'drip-weak',
-                severity: 'look' as const,
-                subject,
-                sentence: say`${name} has ${pressure(Math.max(0, pressureKPa))} once the tank is nearly empty, and its
-                  emitters want ${pressure(wantedKPa)}: the far ones stay dry.`,
-                why: say`It passes ${flow(flowLps)} then. Drippers made for low pressure, more height, a pump, or more
-                  zones with fewer emitters each.`,
-                numbers: { pressureKPa, wantedKPa },
-                answers: [
-                  {
-                    label: 'Its emitters are made for low pressure',
-                    move: setField('node', tap.id, 'ratedKPa', Math.max(5, Math.floor(Math.max(5, pressureKPa)))),
-                  },
-                ],
+      found.set(coarse.part.id, {
+        id: `coarse-behind-fine:${coarse.part.id}`,
+        check: 'coarse-behind-fine',
+        severity: 'look',
+        subject: nodeSubject({ id: tap.id, name }),
+        sentence: say`Before ${name} the filter of ${fine.part.ratingUm} µm stands first and chokes; that of
+          ${coarse.part.ratingUm} µm behind it has nothing left to hold.`,
+        why: say`Each holds what the one before let through. Coarse first, both last several times as long.`,
+        numbers: { fineUm: fine.part.ratingUm, coarseUm: coarse.part.ratingUm },
+        ...(fine.run === coarse.run
+          ? {
+              mend: {
+                label: say`Set the ${coarse.part.ratingUm} µm first`,
+                move: moveOf('movePart', { part: coarse.part.id, before: fine.part.id }),
               },
-            ]
-          : []),
-        ...(beyond
-          ? [
-              {
-                id: `drip-weak:zone:${tap.id}`,
-                check: 'drip-weak',
-                severity: 'wrong' as const,
-                subject,
-                sentence: say`A zone of ${name} asks for ${flow(zone.zoneLps)}, and its pump gives
-                  ${flow(pump.flowLps)}.`,
-                why: say`More zones, one after the other by the timer, keep each within what the pump passes.`,
-                numbers: { zoneLps: zone.zoneLps, pumpLps: pump.flowLps },
-                mend: {
-                  label: 'Divide it into more zones',
-                  move: moveOf('fitDrip', { use: zone.use, mostLph: Math.floor(pump.flowLps * 3600 * 0.9) }),
-                },
-              },
-            ]
-          : []),
-      ]
-    })
+            }
+          : {}),
+      })
+    }
+    return [...found.values()]
   },
 })
-
-function zoneOf(site: Site, tap: string): { use: string; zoneLps: number } | undefined {
-  for (const { id, at, amount } of site.uses)
-    if (at === tap && amount.by === 'bed' && amount.drip)
-      return { use: id, zoneLps: dripPlan(amount.drip).zoneLph / 3600 }
-  return undefined
-}
 
 export const cordUnderWater = defineCheck({
   id: 'cord-under-water',
