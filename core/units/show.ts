@@ -40,6 +40,10 @@ export function showLimit(value: number, kind: Kind, system: System, end: 'least
   return unit && unit !== '°' ? `${number} ${unit}` : `${number}${unit}`
 }
 
+/** Water that drips keeps two digits however slight, where arithmetic has not made it of nothing. */
+const SLIGHT = new Set<Kind>(['volume', 'flow', 'hourFlow', 'dailyVolume'])
+const LEAST_SHOWN = 1e-4
+
 /**
  * Depths of rain under an inch are told apart by thousandths: a flush of 0.016 in is not one of 0.02. Of a width in
  * inches three digits tell all there is, but where somebody typed eighths.
@@ -49,13 +53,15 @@ function decimalsOf(spoken: number, kind: Kind, system: System): number {
   const isWidth = (kind === 'bore' || kind === 'pipe') && system !== 'metric'
   if (isWidth && Math.abs(spoken * 8 - Math.round(spoken * 8)) > 1e-6)
     return Math.min(decimals, Math.abs(spoken) >= 10 ? 1 : Math.abs(spoken) >= 1 ? 2 : 3)
+  if (SLIGHT.has(kind) && Math.abs(spoken) < 10 ** -decimals && Math.abs(spoken) >= LEAST_SHOWN)
+    return 1 - Math.floor(Math.log10(Math.abs(spoken)))
   return kind === 'rain' && system !== 'metric' && Math.abs(spoken) < 1 ? decimals + 1 : decimals
 }
 
 /** Large volumes as people say them: m³ from ten thousand litres on; gallons stay gallons. */
 export function showVolume(litres: number, system: System): ShownQuantity {
   if (system !== 'metric') return showQuantity(litres, 'volume', system)
-  if (Math.abs(litres) < 10000) return showQuantity(Math.round(litres), 'volume', system)
+  if (Math.abs(litres) < 10000) return showQuantity(Math.abs(litres) < 0.5 ? litres : Math.round(litres), 'volume', system)
   const number = groupDigits(litres / 1000, 1)
   return { number, unit: 'm³', text: `${number} m³` }
 }

@@ -98,6 +98,12 @@ describe('showing and reading back', () => {
     expect(showQuantity(2.4, 'length', 'metric').text).toBe('2.4 m')
     expect(showVolume(17900, 'metric').text).toBe('17.9 m³')
     expect(showVolume(1040.988, 'us').text).toBe('275 US gal')
+    // A drip keeps its digits, and what arithmetic makes of nothing is nothing.
+    expect(showVolume(0.07, 'metric').text).toBe('0.07 L')
+    expect(showVolume(2.4, 'metric').text).toBe('2 L')
+    expect(showQuantity(0.0123, 'hourFlow', 'metric').text).toBe('0.012 L/h')
+    expect(showQuantity(0.0004, 'flow', 'metric').text).toBe('0.0004 L/s')
+    expect(showVolume(1e-9, 'metric').text).toBe('0 L')
     expect(showQuantity(Number.NaN, 'volume', 'metric').text).toBe('–')
   })
 })

@@ -1,7 +1,7 @@
 import { dayWords } from '~/fields/days'
 import type { StepContext, StepFigure, Subject } from '~/steps/step'
 import { answersOf } from '~/engine/answers'
-import type { Site } from '#core/site'
+import { thingName, type Site } from '#core/site'
 import { dueChores, inForce, type DueChore } from '#core/keep'
 
 const dueOf = answersOf('due', (site, { on }) => dueChores(site, site.log ?? [], on))
@@ -41,13 +41,12 @@ export function figures({ site, show }: StepContext, on: string): StepFigure[] {
   const [level, rain] = [newest('level'), newest('rain')]
   const due = dueFor(site, on)
   const late = due.filter(({ inDays }) => inDays <= 0)
-  const nameOf = (id: string | undefined) => site.nodes.find(node => node.id === id)?.name ?? ''
   return [
     {
       name: 'Read last',
       early,
       value: level?.value === undefined ? 'nothing yet' : show(level.value, 'length'),
-      note: level ? `${nameOf(level.subject)}, ${dayWords(level.at.slice(0, 10), on)}` : 'log a level to begin',
+      note: level ? `${thingName(site, level.subject ?? '')}, ${dayWords(level.at.slice(0, 10), on)}` : 'log a level to begin',
     },
     {
       name: 'Rain last',

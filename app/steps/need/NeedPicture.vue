@@ -51,8 +51,14 @@ const curves = computed((): Series[] => [
       <b class="figure">{{ litres(total(given)) }}</b> · <span class="key asked-key" /> what is asked,
       <b class="figure">{{ litres(total(asked)) }}</b>.
       <template v-if="wanting.length">
-        {{ monthNames(wanting) }} ask <b class="figure">{{ litres(carriedL) }}</b> more than comes then: that is what
-        tanks must carry over, or wells and mains bring<template v-if="usable !== undefined"
+        <template v-if="wanting.length === 12"
+          >No month brings what it asks: <b class="figure">{{ litres(carriedL) }}</b> a year must come from elsewhere, from
+          wells and mains</template
+        ><template v-else
+          >{{ monthNames(wanting) }} {{ wanting.length === 1 ? 'asks' : 'ask' }}
+          <b class="figure">{{ litres(carriedL) }}</b> more than comes then: that is what tanks must carry over, or wells
+          and mains bring</template
+        ><template v-if="usable !== undefined"
           >; full, the tanks have {{ litres(usable) }}</template
         >.</template
       >
