@@ -61,7 +61,8 @@ function decimalsOf(spoken: number, kind: Kind, system: System): number {
 /** Large volumes as people say them: m³ from ten thousand litres on; gallons stay gallons. */
 export function showVolume(litres: number, system: System): ShownQuantity {
   if (system !== 'metric') return showQuantity(litres, 'volume', system)
-  if (Math.abs(litres) < 10000) return showQuantity(Math.abs(litres) < 0.5 ? litres : Math.round(litres), 'volume', system)
+  if (Math.abs(litres) < 10000)
+    return showQuantity(Math.abs(litres) < 0.5 ? litres : Math.round(litres), 'volume', system)
   const number = groupDigits(litres / 1000, 1)
   return { number, unit: 'm³', text: `${number} m³` }
 }

@@ -46,7 +46,9 @@ export function figures({ site, show }: StepContext, on: string): StepFigure[] {
       name: 'Read last',
       early,
       value: level?.value === undefined ? 'nothing yet' : show(level.value, 'length'),
-      note: level ? `${thingName(site, level.subject ?? '')}, ${dayWords(level.at.slice(0, 10), on)}` : 'log a level to begin',
+      note: level
+        ? `${thingName(site, level.subject ?? '')}, ${dayWords(level.at.slice(0, 10), on)}`
+        : 'log a level to begin',
     },
     {
       name: 'Rain last',

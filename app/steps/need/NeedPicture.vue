@@ -52,14 +52,13 @@ const curves = computed((): Series[] => [
       <b class="figure">{{ litres(total(asked)) }}</b>.
       <template v-if="wanting.length">
         <template v-if="wanting.length === 12"
-          >No month brings what it asks: <b class="figure">{{ litres(carriedL) }}</b> a year must come from elsewhere, from
-          wells and mains</template
+          >No month brings what it asks: <b class="figure">{{ litres(carriedL) }}</b> a year must come from elsewhere,
+          from wells and mains</template
         ><template v-else
           >{{ monthNames(wanting) }} {{ wanting.length === 1 ? 'asks' : 'ask' }}
-          <b class="figure">{{ litres(carriedL) }}</b> more than comes then: that is what tanks must carry over, or wells
-          and mains bring</template
-        ><template v-if="usable !== undefined"
-          >; full, the tanks have {{ litres(usable) }}</template
+          <b class="figure">{{ litres(carriedL) }}</b> more than comes then: that is what tanks must carry over, or
+          wells and mains bring</template
+        ><template v-if="usable !== undefined">; full, the tanks have {{ litres(usable) }}</template
         >.</template
       >
       <template v-else-if="total(asked) > 0">
