@@ -113,9 +113,12 @@ describe('a burst, and a valve shut', () => {
     const low = build(used, moveOf('setHeight', { node: tap, baseM: 0 }))
     const series = weatherSeries(low)
     const effect = ifShut(low, link.parts[0]!.id, series)!
-    expect(effect.runOver).toEqual(['B'])
-    // Alone, B could serve its hens up to its own rim, but no roof fills it; A’s 900 L reach nobody.
-    expect(effect.cutOff).toEqual(['Hens'])
+    // Alone, B serves its hens with what stands in it, and nothing fills it any more: it runs over no rim.
+    expect(effect).toMatchObject({ runOver: [], cutOff: [], runsDry: ['Hens'] })
+    // Were it A that has no overflow, its roof would fill it to its rim.
+    const other = build(low, moveOf('leadOverflow', { tank: 'tank-2' }), moveOf('remove', { id: 'outfall-1' }))
+    expect(ifShut(other, link.parts[0]!.id, series)!.runOver).toEqual(['A'])
+    // A’s 900 L reach nobody.
     expect(effect.usableL).toEqual([expect.closeTo(1800, 6), expect.closeTo(1000, 6)])
     expect(effect.apart.sort()).toEqual(['A', 'B'])
     const line = low.runs.find(run => run.to.node === tap)!
@@ -137,7 +140,7 @@ describe('what a year without it is like', () => {
     const link = low.runs.find(run => run.from.node === 'tank-1' && run.to.node === 'tank-2')!
     const effect = ifShut(low, link.parts.find(part => part.kind === 'valve')!.id, series)!
     // Every line is there, and yet the second tank, which no roof fills, runs dry and stays so.
-    expect(effect.cutOff).toEqual(['Sheep'])
+    expect(effect).toMatchObject({ cutOff: [], runsDry: ['Sheep'] })
     expect(effect.shortDays[0]).toBeLessThan(60)
     expect(effect.shortDays[1]).toBeGreaterThan(360)
   })

@@ -3,7 +3,8 @@ import { compile } from './compile'
 import { usableL } from './joining'
 import { simulate } from './simulate'
 import { overYears, yearsOf } from './year'
-import { graphOf, type Run, type Site } from '../site'
+import { graphOf, isShutAtSpouts, type Run, type Site } from '../site'
+import { isFilled } from './columns'
 import type { DailySeries } from '../climate'
 
 /** Short days of the middle year: as the plan stands, and as it would be. */
@@ -12,8 +13,9 @@ export type NowAndThen = [now: number, then: number]
 /** What follows from shutting one open valve, by running the years with it shut. */
 export interface ShutEffect {
   run: Run
-  /** Uses that no water reaches any more, and those that go short more often. */
+  /** Uses that no water reaches any more; that draw the last of what stands there; and that go short more often. */
   cutOff: string[]
+  runsDry: string[]
   shorter: { name: string; shortDays: NowAndThen }[]
   shortDays: NowAndThen
   /** Tanks that would run over their rim; and the groups that stand apart afterwards. */
@@ -42,14 +44,20 @@ export function ifShut(site: Site, partId: string, series: DailySeries): ShutEff
   const [before, after] = [site, shut].map(each => compile(each, () => series)) as [Compiled, Compiled]
   const [now, then] = [years(before, series), years(after, series)]
   const unled = (compiled: Compiled) =>
-    new Set(compiled.pools.filter(pool => !pool.spillsAt.port).map(pool => pool.spillsAt.tank.name))
+    new Set(
+      compiled.pools
+        .filter((pool, index) => !pool.spillsAt.port && isFilled(compiled, index) && !isShutAtSpouts(site, pool.tanks))
+        .map(pool => pool.spillsAt.tank.name),
+    )
   const names = (compiled: Compiled) => new Set(compiled.pools.map(pool => pool.name))
-  const cutOff = before.demands.filter(({ id }) => now.of(id, 'metL').most > 0 && then.of(id, 'metL').most === 0)
+  const dry = before.demands.filter(({ id }) => now.of(id, 'metL').most > 0 && then.of(id, 'metL').most === 0)
+  const reached = (id: string) => after.demands.some(demand => demand.id === id && demand.sources.length)
   return {
     run,
-    cutOff: cutOff.map(({ name }) => name),
+    cutOff: dry.filter(({ id }) => !reached(id)).map(({ name }) => name),
+    runsDry: dry.filter(({ id }) => reached(id)).map(({ name }) => name),
     shorter: before.demands
-      .filter(demand => !cutOff.includes(demand))
+      .filter(demand => !dry.includes(demand))
       .map(({ id, name }) => ({
         name,
         shortDays: [now.of(id, 'shortDays').middle, then.of(id, 'shortDays').middle] as NowAndThen,

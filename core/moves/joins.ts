@@ -22,14 +22,17 @@ const lowM = (tank: Tank) => toThousandth(Math.min(0.1, tankHeight(tank.shape) *
 const isFree = (site: Site, tank: Tank, port: Port) =>
   !runsFrom(site, tank.id, port.name).length && !runsTo(site, tank.id, port.name).length
 
-/** A fitting low in the wall that waits behind its valve for the next tank. */
-export function spareLink(site: Site, tank: Tank): Port | undefined {
-  return portsByRole(tank, 'link').find(port => isFree(site, tank, port))
-}
+/** A place low in the wall for a link that no line uses, whether anything is fitted there or not. */
+const freeLink = (site: Site, tank: Tank): Port | undefined =>
+  portsByRole(tank, 'link').find(port => isFree(site, tank, port))
+
+/** A fitting low in the wall that waits behind its valve or cap for the next tank. */
+export const spareLink = (site: Site, tank: Tank): Port | undefined =>
+  portsByRole(tank, 'link').find(port => port.spare && isFree(site, tank, port))
 
 /** The fitting a new link starts from: the spare one, else a new hole. */
 function linkPort(site: Site, tank: Tank, boreMm: number): Port {
-  const spare = spareLink(site, tank)
+  const spare = spareLink(site, tank) ?? freeLink(site, tank)
   if (spare) {
     delete spare.spare
     spare.boreMm = boreMm
@@ -196,7 +199,7 @@ export const fitSpare = defineMove({
 })
 
 export function leaveSpare(site: Site, tank: Tank): void {
-  const free = spareLink(site, tank)
+  const free = freeLink(site, tank)
   if (free) free.spare = 'valve'
   else
     tank.ports.push({

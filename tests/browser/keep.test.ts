@@ -59,7 +59,11 @@ describe('what the log has taught', () => {
     await page.openDemo('quillfern-ridge', 'keep')
     await page.subject('life')
     const of = () => page.text('[data-learned="use"]')
-    const taught = (text: string) => text.match(/You take (\d\.\d+) ± (\d\.\d+)/)?.slice(1).map(Number) ?? []
+    const taught = (text: string) =>
+      text
+        .match(/You take (\d\.\d+) ± (\d\.\d+)/)
+        ?.slice(1)
+        .map(Number) ?? []
     const [use, band] = taught(await of())
     // The household that ships with the app takes 1.18 of what it planned; its log ends yesterday.
     expect(Math.abs(use! - 1.18)).toBeLessThan(band!)

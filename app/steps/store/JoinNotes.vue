@@ -9,7 +9,15 @@ import { useAnswer } from '~/stores/useAnswer'
 import { counted, listed } from '#core/words'
 import { nodeById, runsFrom, type Run, runName, nameOf, roleOf } from '#core/site'
 import { moveOf, spareLink } from '#core/moves'
-import { compiledOf, keptBackL, linksOf, lostIfBurstL, type NowAndThen, type Pool } from '#core/balance'
+import {
+  compiledOf,
+  keptBackL,
+  linksOf,
+  lostIfBurstL,
+  type NowAndThen,
+  type Pool,
+  type ShutEffect,
+} from '#core/balance'
 
 /**
  * How the tanks of a group are joined: what of it can be used, what overflows first, how fast levels even out, what a
@@ -91,6 +99,16 @@ const {
   again,
 } = useAnswer('shut', () => (valve.value?.open ? { part: valve.value.id } : undefined))
 const { answer: burst, fresh: burstKnown } = useAnswer('burst', () => ({ pool: props.pool.id }))
+/** Which uses water still reaches; those whose tank nothing fills any more draw what stands there, and no more. */
+function reachesWords({ cutOff, runsDry }: ShutEffect): string {
+  const words = [
+    cutOff.length ? `no water reaches ${listed(cutOff)}` : '',
+    runsDry.length
+      ? `${listed(runsDry)} ${runsDry.length > 1 ? 'draw' : 'draws'} what stands there, and no more comes`
+      : '',
+  ].filter(Boolean)
+  return words.length ? words.join('; ') : 'water still reaches every use'
+}
 const days = ([now, then]: NowAndThen) => `${counted(Math.round(then), 'day')} short a year, ${Math.round(now)} now`
 const spare = computed(() => props.pool.tanks.find(tank => spareLink(store.site!, tank)))
 const spillTo = computed(() => {
@@ -184,8 +202,7 @@ const spillTo = computed(() => {
         {{ ' ' }}<template v-if="!valve.open">shut, as it is now.{{ ' ' }}</template
         ><template v-else-if="!effect || !effectKnown">shut … working it out.{{ ' ' }}</template
         ><template v-else
-          >shut,
-          {{ effect.cutOff.length ? `no water reaches ${listed(effect.cutOff)}` : 'water still reaches every use'
+          >shut, {{ reachesWords(effect)
           }}<template v-for="use in effect.shorter" :key="use.name"
             >; {{ use.name }}: <b class="figure">{{ days(use.shortDays) }}</b></template
           ><template v-if="effect.apart.length > 1">; {{ effect.apart.join(' and ') }} stand apart</template
