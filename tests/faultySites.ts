@@ -192,6 +192,7 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
   },
   'soakaway-unsaid': site => build(site, set(site, 'outfall-1', 'to', 'soakaway')),
   'tank-off-its-base': site => build(site, moveOf('setHeight', { node: 'tank-2', baseM: -3 })),
+  'wall-not-for-earth': site => build(site, moveOf('standOn', { tank: 'tank-1', base: 'buried' })),
   'tank-floats': site => build(site, moveOf('standOn', { tank: 'tank-2', base: 'buried' })),
   'tank-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),
   'line-freezes': site => ({ ...site, climate: standInClimate('cold-upland') }),

@@ -10,6 +10,8 @@ export interface TankKind {
   emptyMassKg: number
   lightTight: boolean
   lid: boolean
+  /** Its wall is made for earth to press on it, empty too. */
+  forEarth: boolean
   base: BaseId
   /** Bore of the inlet and of the fittings at its foot. */
   inletMm: number
@@ -38,6 +40,7 @@ export const TANK_KINDS = {
     emptyMassKg: 10,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'blocks',
     inletMm: 50,
     outletMm: 20,
@@ -50,6 +53,7 @@ export const TANK_KINDS = {
     emptyMassKg: 60,
     lightTight: false,
     lid: true,
+    forEarth: false,
     base: 'blocks',
     inletMm: 68,
     outletMm: 50,
@@ -62,6 +66,7 @@ export const TANK_KINDS = {
     emptyMassKg: 60,
     lightTight: true,
     lid: false,
+    forEarth: false,
     base: 'gravel',
     inletMm: 68,
     outletMm: 25,
@@ -74,6 +79,7 @@ export const TANK_KINDS = {
     emptyMassKg: 110,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'gravel',
     inletMm: 104,
     outletMm: 50,
@@ -86,6 +92,7 @@ export const TANK_KINDS = {
     emptyMassKg: 90,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'slab',
     inletMm: 68,
     outletMm: 50,
@@ -98,6 +105,7 @@ export const TANK_KINDS = {
     emptyMassKg: 230,
     lightTight: true,
     lid: true,
+    forEarth: true,
     base: 'buried',
     inletMm: 104,
     outletMm: 40,
@@ -110,6 +118,7 @@ export const TANK_KINDS = {
     emptyMassKg: 380,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'gravel',
     inletMm: 104,
     outletMm: 50,
@@ -122,6 +131,7 @@ export const TANK_KINDS = {
     emptyMassKg: 40,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'slab',
     inletMm: 32,
     outletMm: 40,
@@ -134,6 +144,7 @@ export const TANK_KINDS = {
     emptyMassKg: 20,
     lightTight: true,
     lid: true,
+    forEarth: false,
     base: 'slab',
     inletMm: 25,
     outletMm: 32,

@@ -190,9 +190,9 @@ function winterWays(site: Site): OtherWay[] {
       ? [
           {
             id: 'bury',
-            name: 'Bury the tanks, no by-pass',
+            name: 'Buried tanks, no by-pass',
             moves: [
-              ...above.map(tank => moveOf('standOn', { tank: tank.id, base: 'buried' })),
+              ...above.map(tank => moveOf('setKind', { tank: tank.id, kind: 'buried', volumeL: tankNominalL(tank) })),
               ...spouts.map(spout => moveOf('setBypass', { spout: spout.id, months: [] })),
             ],
           },

@@ -10,6 +10,7 @@ import {
   nodeById,
   reached,
   runName,
+  tankNominalL,
   type Site,
 } from '../site'
 import { moveOf } from '../moves'
@@ -78,7 +79,12 @@ export const tankFreezes = defineCheck({
             by('It is lagged', 'insulated'),
             by('It is heated', 'heated'),
             ...(tanks.length === 1
-              ? [{ label: 'Bury it', move: moveOf('standOn', { tank: tanks[0]!.id, base: 'buried' }) }]
+              ? [
+                  {
+                    label: 'Take one made for burying',
+                    move: moveOf('setKind', { tank: tanks[0]!.id, kind: 'buried', volumeL: tankNominalL(tanks[0]!) }),
+                  },
+                ]
               : []),
           ],
         },

@@ -4,7 +4,7 @@ import { rimM, runName, tankNominalL, tanksOf, portHeightM } from '../site'
 import { moveOf, setField } from '../moves'
 import { lengthOfPart, type Tank } from '../kinds'
 import { tankHeight } from '../sums'
-import { BASES, type BaseId } from '../catalog'
+import { BASES, TANK_KINDS, type BaseId } from '../catalog'
 
 /** How far above the ground what lies on it can lift a floor; posts lift as far as they are built. */
 const LIFTS_M: Record<BaseId, number> = {
@@ -88,6 +88,39 @@ export const tankOffItsBase = defineCheck({
           subject: nodeSubject(tank),
           numbers: { liftM: lies(tank), baseM: tank.baseM, groundM: tank.groundM },
           ...off,
+        },
+      ]
+    }),
+})
+
+export const wallNotForEarth = defineCheck({
+  id: 'wall-not-for-earth',
+  step: 'store',
+  needs: ['site'],
+  sound: 'No tank made for the open is buried',
+  find: ({ site }) =>
+    tanksOf(site).flatMap((tank): Finding[] => {
+      const { forEarth, name } = TANK_KINDS[tank.tankKind]
+      const coverM = tank.groundM - tank.baseM
+      if (tank.base !== 'buried' || forEarth) return []
+      return [
+        {
+          id: `wall-not-for-earth:${tank.id}`,
+          check: 'wall-not-for-earth',
+          severity: 'wrong',
+          subject: nodeSubject(tank),
+          sentence: say`Emptied, ${tank.name} caves in: it is a ${name}, and ${length(coverM)} of earth press on a wall made
+            to hold water, not ground.`,
+          why: say`Water presses out, earth presses in, and harder when it is wet. Only a tank that its maker allows in
+            the ground, bedded as he says, stays round; around any other stands a vault that an engineer has reckoned.`,
+          numbers: { coverM },
+          mend: {
+            label: 'Take one made for burying',
+            move: moveOf('setKind', { tank: tank.id, kind: 'buried', volumeL: tankNominalL(tank) }),
+          },
+          answers: [
+            { label: 'It stands in the open, on gravel', move: moveOf('standOn', { tank: tank.id, base: 'gravel' }) },
+          ],
         },
       ]
     }),

@@ -12,7 +12,7 @@ import { choreNeverDone } from './keep/neverDone'
 import { itemWithoutPrice } from './build/prices'
 import { baseTooFresh, stageEmpties } from './build/stages'
 import { lineFreezes, tankFreezes } from './frost'
-import { lineTooShort, tankFloats, tankOffItsBase } from './ground'
+import { lineTooShort, tankFloats, tankOffItsBase, wallNotForEarth } from './ground'
 import { deadWater } from './deadWater'
 import { outfallInTheGround, overflowCannotRun } from './uphill'
 import { asksMoreThanComes, failsMoreThanAccepted, shortTooOften } from './shortDays'
@@ -134,6 +134,7 @@ export const CHECKS = [
   bareSoil,
   baseRagged,
   tankOffItsBase,
+  wallNotForEarth,
   tankFloats,
   tankFreezes,
   lineFreezes,
