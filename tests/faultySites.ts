@@ -224,6 +224,7 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
   'pump-off-its-curve': site => build(site, setField('part', partOf(site, 'pump').id, 'headM', 0.4)),
   'pump-runs-dry': site => lifted(site, 'jet'),
   'pump-not-needed': site => build(site, ...['tank-1', 'tank-2'].map(node => moveOf('setHeight', { node, baseM: 14 }))),
+  'pump-in-soil': site => build(site, moveOf('setKind', { tank: pumpRun(site).from.node, kind: 'buried' })),
   'rigid-at-pump': site => {
     const bare = without(site, part => part.kind === 'flexible')
     const part = { kind: 'pipe', lengthM: 1, innerDiameterMm: 26.6, roughnessMm: 0.0015 }

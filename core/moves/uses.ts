@@ -10,12 +10,13 @@ import {
   named,
   toThousandth,
 } from './move'
-import { headOf } from './lift/parts'
+import { headOf, leavesHigh, raiseHole } from './lift/parts'
 import { straightLine, type Source } from './sources'
 import { dripZone } from '../sums'
 import {
   unstrained,
   zonesWithin,
+  graphOf,
   litresPerDay,
   portsByRole,
   rimM,
@@ -129,6 +130,8 @@ function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: bool
   }
   site.nodes.push(joint)
   const pump = { kind: 'pump' as const, pump: 'on-demand' as const, flowLps: 0.3, headM: 25 }
+  if (leavesHigh(tank, 'on-demand'))
+    from.port = raiseHole(site, tank, outlet, 'on-demand', graphOf(site).outOf(tank.id, outlet.name).length > 0)
   addRun(site, from, { node: joint.id, port: 'in' }, [
     ...headOf(tank, 'on-demand', pump, SUPPLY_MM),
     pipe(2, SUPPLY_MM),

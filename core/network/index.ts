@@ -30,7 +30,7 @@ export {
   type Drawn,
 } from './power'
 export { pumpingDepthM, suctionOf, type Suction } from './suction'
-export { suctionInput } from './steady/sucking'
+export { suckingOf, suctionInput } from './steady/sucking'
 export { drinkingFaults, type DrinkingFault, stageRating, trainsOf, type TreatmentStage, type Train } from './treatment'
 export { casingOf, hoursToFill, leftInWellM, nightOf, readTest, type Night, type WellTest } from './wells'
 export { shutOffM } from './steady/pumps'

@@ -58,7 +58,7 @@ import type { Check, Finding, ReviewStep } from './finding'
 import { bypassInFilling, bypassShutInFrost } from './bypass'
 import { airInLine, humpWithoutVent, waterTooFast } from './lift/lines'
 import { pumpNotNeeded, tapTooStrong, tapWeak } from './lift/taps'
-import { floatChokes, rigidAtPump } from './lift/pumpLines'
+import { floatChokes, pumpInSoil, rigidAtPump } from './lift/pumpLines'
 import { neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
 import { cableTooThin } from './lift/power'
 import { noFootValve, suctionTooHigh } from './lift/suction'
@@ -163,6 +163,7 @@ export const CHECKS = [
   pumpOffItsCurve,
   pumpRunsDry,
   pumpNotNeeded,
+  pumpInSoil,
   rigidAtPump,
   floatChokes,
   neverCutsOut,

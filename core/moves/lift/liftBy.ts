@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { headOf, leavesHigh } from './parts'
-import { highHoleM, pumpOfFeed, quietBoreMm, busiestLps, reliefFor, vesselFor } from './sizing'
+import { headOf, leavesHigh, raiseHole } from './parts'
+import { pumpOfFeed, quietBoreMm, busiestLps, reliefFor, vesselFor } from './sizing'
 import {
   defineMove,
   freshId,
@@ -13,8 +13,7 @@ import {
   union,
   valve,
 } from '../move'
-import { freshPort } from '../joins'
-import { feedsOf, graphOf, nameOf, spillM, type Feed, type FeedSource, type Run, type Site } from '../../site'
+import { feedsOf, graphOf, nameOf, type Feed, type FeedSource, type Run, type Site } from '../../site'
 import { does, rowOf, type NewPart, type Part, type PartOf, type SiteNode, type Tank } from '../../kinds'
 import { HOLD_IDS, HOLDS, LIFT_IDS, liftRow, USUAL_BORE_MM } from '../../catalog'
 
@@ -155,18 +154,7 @@ function portFor(site: Site, { source, port: name, trunk }: Feed, by: Feed['lift
   const others = graphOf(site)
     .at(source.id)
     .some(run => run !== trunk[0] && [run.from, run.to].some(end => end.node === source.id && end.port === name))
-  if (!isHigh) {
-    const intakeM = port.floating?.stopM ?? port.heightM
-    const raised = { heightM: highHoleM(source, spillM(site, source) - source.baseM), intakeM }
-    const cord = by === 'on-demand-above' ? {} : { cordAtM: raised.heightM }
-    if (!others) {
-      delete port.floating
-      Object.assign(port, raised, cord)
-      return name
-    }
-    source.ports.push({ name: freshPort(source, 'pump'), role: 'outlet', boreMm: port.boreMm, ...raised, ...cord })
-    return source.ports.at(-1)!.name
-  }
+  if (!isHigh) return raiseHole(site, source, port, by, others)
   const low = lowOutlet(source)
   if (low) {
     if (!others) source.ports = source.ports.filter(each => each !== port)

@@ -1,9 +1,9 @@
 import { USUAL_BORE_MM } from '../../catalog'
 import { defineCheck, subjectOfRun, type Finding } from '../finding'
-import { flow, say } from '../../words'
+import { flow, length, say } from '../../words'
 import { moveOf, setField } from '../../moves'
-import { momentWith, pumpsOf, runLossM } from '../../network'
-import { fillingsOf, graphOf, runName, type Site } from '../../site'
+import { momentWith, pumpsOf, runLossM, suckingOf } from '../../network'
+import { feedOfRun, fillingsOf, graphOf, runName, type Site } from '../../site'
 
 export const rigidAtPump = defineCheck({
   id: 'rigid-at-pump',
@@ -112,6 +112,46 @@ export const floatChokes = defineCheck({
             all the time, which shows as a high running pressure.`,
           numbers: { flowLps, freeLps, boreMm: float.boreMm, madeForLps: pump.flowLps },
           mend: { label: 'Fit a wider one', move: setField('part', float.id, 'boreMm', boreMm) },
+        },
+      ]
+    }),
+})
+
+/** A pump that stands deeper beside a buried tank stands in the soil, or in a pit that nobody has told of, m. */
+const IN_SOIL_M = 0.3
+
+export const pumpInSoil = defineCheck({
+  id: 'pump-in-soil',
+  step: 'lift',
+  needs: ['site'],
+  sound: 'No pump stands in the soil beside a buried tank',
+  find: ({ site }) =>
+    pumpsOf(site).flatMap(({ run, pump }): Finding[] => {
+      const source = graphOf(site).node(run.from.node)
+      const sucking = suckingOf(site, run, pump)
+      if (source?.kind !== 'tank' || source.base !== 'buried' || !sucking) return []
+      const deepM = source.groundM - sucking.pumpM
+      if (deepM <= IN_SOIL_M) return []
+      const feed = feedOfRun(site, run)
+      return [
+        {
+          id: `pump-in-soil:${pump.id}`,
+          check: 'pump-in-soil',
+          severity: 'wrong',
+          subject: subjectOfRun(site, run),
+          sentence: say`The pump of “${runName(site, run)}” would stand ${length(deepM)} down in the soil beside
+            ${source.name}: it floods, and nobody reaches it.`,
+          why: say`A line through the wall of a buried tank leaves no room for a pump. It stands above, drawing through a
+            hole under the lid, or in the water.`,
+          numbers: { deepM },
+          ...(feed?.trunk[0] === run
+            ? {
+                mend: {
+                  label: 'Draw through a hole under the lid',
+                  move: moveOf('liftBy', { run: run.id, by: feed.lift, hold: feed.hold }),
+                },
+              }
+            : {}),
         },
       ]
     }),
