@@ -240,6 +240,7 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
     return build(filled, setField('part', partOf(filled, 'float').id, 'boreMm', 8))
   },
   'never-cuts-out': site => build(vessel(site), setField('node', 'pressure-tank-1', 'cutOutKPa', 900)),
+  'level-switch-alone': site => build(site, setField('part', partOf(site, 'pump').id, 'switchedBy', 'level-switch')),
   'starts-too-often': site => build(vessel(site), setField('node', 'pressure-tank-1', 'volumeL', 15)),
   'precharge-off': site => build(vessel(site), setField('node', 'pressure-tank-1', 'prechargeKPa', 400)),
   'relief-missing': site => without(vessel(site), part => part.kind === 'relief'),
@@ -298,6 +299,17 @@ export const FAULTS: Record<string, (site: Site) => Site> = {
       site,
       moveOf('keepMode', { name: 'Nothing', positions: valvesOf(site).map(part => ({ part, open: false })) }),
     ),
+  'mode-stalls': site => {
+    const hill = filledHill(site)
+    const pump = hill.runs.flatMap(run => run.parts).findLast(part => part.kind === 'pump')!
+    const { parts } = hill.runs.find(run => run.parts.includes(pump))!
+    const valve = parts.find(part => part.kind === 'valve')!.id
+    return build(
+      hill,
+      setField('part', pump.id, 'switchedBy', 'level-switch'),
+      moveOf('keepMode', { name: 'Rest', positions: [{ part: valve, open: false }] }),
+    )
+  },
   'mode-leans': site => {
     // The first outlet's valve is shut by one way of running it; the other wants it open and says nothing of it.
     const outlet = site.runs.find(run => run.from.port === 'outlet' && valvesOf({ ...site, runs: [run] }).length)!

@@ -114,7 +114,8 @@ export const fitSupplyValve = defineMove({
       const lines = runsFrom(site, id, port.name)
       if (!lines.length) port.spare = 'valve'
       for (const run of lines)
-        if (run.parts[0]?.kind !== 'valve') run.parts = named(site, run.id, [valve(port.boreMm), ...run.parts])
+        if (run.parts[0]?.kind !== 'valve' && port.intakeM === undefined)
+          run.parts = named(site, run.id, [valve(port.boreMm), ...run.parts])
     }
   },
 })

@@ -47,6 +47,7 @@ export {
 export { FLOWS_OF } from './reads'
 export { type MomentSetting } from './steady/moment'
 export { steady, type RunState, type RunStatus, type Steady } from './steady/steady'
+export { leftFull, type LeftFull } from './leftFull'
 export { boreMm, fittingsK, lineFlowLps, pipeLengthM, runLossM } from './loss'
 export { catchLimits, type CatchLimit } from './storm/catchLimits'
 export { joinsOf, passesMmPerH, roofLines, waterLine, type RoofLine } from './storm/roofLines'
@@ -57,6 +58,13 @@ export { siphoningInlets, siphonsOf, skims, type Siphon } from './wrong/siphons'
 export { wrongWaysOf, type WrongKind, type WrongWay } from './wrong/wrongWays'
 export { handValves, servedAsValvesStand, servedInMode, type HandValve, type Served } from './modes/served'
 export { modesFor, type ProposedMode } from './modes/proposed'
-export { forgottenValves, leaningModes, type Forgotten, type Leaning } from './modes/spoiled'
+export {
+  forgottenValves,
+  leaningModes,
+  stalledPumps,
+  type Forgotten,
+  type Leaning,
+  type Stalled,
+} from './modes/spoiled'
 export { partsAlong, profileOf, type PartAlong, type PlaceAlong } from './along'
 export { partsOffered, type Offered } from './offered'

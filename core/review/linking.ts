@@ -216,7 +216,9 @@ export const supplyUnfitted = defineCheck({
     site.nodes.flatMap((tank): Finding[] => {
       if (tank.kind !== 'tank' || !(lines.some(line => line.tank === tank) || runsTo(site, tank.id).length)) return []
       const outlets = portsByRole(tank, 'outlet')
+      // Behind a hole above the water, where a pump stands in the tank, nothing runs out when the line is opened.
       const bare = outlets
+        .filter(({ intakeM }) => intakeM === undefined)
         .flatMap(port => runsFrom(site, tank.id, port.name))
         .filter(run => run.parts[0]?.kind !== 'valve')
       if (outlets.length && !bare.length) return []

@@ -59,7 +59,7 @@ import { bypassInFilling, bypassShutInFrost } from './bypass'
 import { airInLine, humpWithoutVent, waterTooFast } from './lift/lines'
 import { pumpNotNeeded, tapTooStrong, tapWeak } from './lift/taps'
 import { floatChokes, pumpInSoil, rigidAtPump } from './lift/pumpLines'
-import { neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
+import { levelSwitchAlone, neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
 import { cableTooThin } from './lift/power'
 import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
@@ -67,7 +67,7 @@ import { dripUnstrained, dripWeak } from './lift/drips'
 import { panelTooSmall } from './lift/panels'
 import { coarseBehindFine, cordUnderWater, labelLies, lampWithoutSensor, treatmentOverrated } from './lift/quality'
 import { floatFloods, floatTooHigh } from './reach/floats'
-import { modeLeans, modeServesNobody, valveForgotten, valveInNoMode } from './reach/modes'
+import { modeLeans, modeServesNobody, modeStalls, valveForgotten, valveInNoMode } from './reach/modes'
 import { mainJoined, waterGoesWrong } from './reach/wrongWays'
 import { monthsCrossed, weatherAssumed } from './weather'
 import type { Site } from '../site'
@@ -167,6 +167,7 @@ export const CHECKS = [
   rigidAtPump,
   floatChokes,
   neverCutsOut,
+  levelSwitchAlone,
   startsTooOften,
   prechargeOff,
   reliefMissing,
@@ -185,6 +186,7 @@ export const CHECKS = [
   floatTooHigh,
   floatFloods,
   modeServesNobody,
+  modeStalls,
   modeLeans,
   valveInNoMode,
   valveForgotten,

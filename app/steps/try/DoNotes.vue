@@ -3,14 +3,14 @@ import { useTry } from './useTry'
 import QuantityField from '~/fields/QuantityField.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
-import { designStorm, graphOf, nameOf, tanksOf } from '#core/site'
-import { tapsOf } from '#core/network'
+import { designStorm, graphOf, nameOf, runName, tanksOf } from '#core/site'
+import { leftFull, tapsOf } from '#core/network'
 import { dayOfDraws, dryMonth, type PlantView } from '#core/plant'
 
 /** What can be done to the plant while it runs. */
 const store = useSite()
 const { view, act, begin, script } = useTry()
-const { show } = useUnits()
+const { show, litres } = useUnits()
 const site = computed(() => store.site!)
 const now = computed(() => view.value as PlantView)
 const taps = computed(() => tapsOf(site.value))
@@ -40,7 +40,11 @@ function drainDown(): void {
     ...taps.value.map(({ id }) => ({ tap: id, to: 1 })),
     ...drains.map(valve => ({ valve, to: true })),
   )
+  drained.value = true
 }
+/** What stays full then, until somebody opens a union or fits a drain. */
+const drained = ref(false)
+const full = computed(() => (drained.value && !now.value.power ? leftFull(site.value) : []))
 const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 0]))
 </script>
 
@@ -106,6 +110,13 @@ const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 
       <button type="button" class="plain" @click="begin()">All tanks full</button><br />
       <button type="button" class="plain" data-do="drain" @click="drainDown">Drain it down</button>
     </p>
+    <p v-if="full.length" data-left-full>
+      Drained, these still stand full:
+      <template v-for="({ run, litres: left }, at) in full" :key="run.id"
+        >{{ at ? ', ' : '' }}“{{ runName(site, run) }}” ({{ litres(left) }})</template
+      >. Frost splits them; open a union or fit a drain at their lowest.
+    </p>
+    <p v-else-if="drained && !now.power" class="soft small">Drained, no line stands full.</p>
     <p class="soft small">Touch a tap or a valve in the Section too.</p>
   </div>
 </template>

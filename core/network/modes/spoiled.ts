@@ -1,8 +1,8 @@
 import { FLOWS_LPS, handValves, servedInMode } from './served'
 import { steady } from '../steady/steady'
 import { levelsAt } from '../taps'
-import { graphOf, inMode, type Mode, type Site } from '../../site'
-import type { PartOf } from '../../kinds'
+import { fillingsOf, graphOf, inMode, walk, type Mode, type Run, type Site } from '../../site'
+import { runsThrough, type PartOf } from '../../kinds'
 import { usualSwitch } from '../../catalog'
 
 /** Two ways of running it of which one does not say how a valve stands that the other turns, and fails after it. */
@@ -87,6 +87,34 @@ export function forgottenValves(site: Site): Forgotten[] {
     })
   })
 }
+/** A pump that starts by a level and finds every way out shut, as a mode names the valves. */
+export interface Stalled {
+  mode: Mode
+  run: Run
+  pump: PartOf<'pump'>
+}
+
+/** Pumps that a mode leaves against a wall: they fill a tank by a level switch, and feel no pressure. */
+export function stalledPumps(site: Site): Stalled[] {
+  return site.modes.flatMap(mode =>
+    fillingsOf(site).flatMap(({ runs, pump }): Stalled[] => {
+      const [run] = runs.filter(({ parts }) => parts.some(({ id }) => id === pump.id))
+      if (!run || pump.switchedBy === 'hand' || (pump.switchedBy && feelsIt(pump))) return []
+      const shuts = (each: Run) => each.parts.some(part => part.kind === 'valve' && !part.open)
+      return waysOutShut(inMode(site, mode), run, shuts) ? [{ mode, run, pump }] : []
+    }),
+  )
+}
+
+/** True where nothing that is pumped into a run can leave it by any line that stands open. */
+function waysOutShut(site: Site, run: Run, shuts: (run: Run) => boolean): boolean {
+  const here = graphOf(site).run(run.id)!
+  if (shuts(here)) return true
+  const ends = [...walk(site, here.to.node, { along: 'down', takes: step => !shuts(step.run) })]
+  const first = graphOf(site).node(here.to.node)!
+  return !runsThrough(first) ? false : !ends.some(({ node }) => !runsThrough(node))
+}
+
 /** Valves that some mode turns: they do not stand alike in all of them and in the plan. */
 function turnedBetween(site: Site): Set<string> {
   const now = new Map(handValves(site).map(({ valve: { id, open } }) => [id, open]))

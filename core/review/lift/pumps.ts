@@ -253,3 +253,34 @@ function mostAt(
   const waterM = nodes[from]?.headM ?? source.baseM
   return staticPressure({ headM: Math.max(0, waterM + shutOffM(pump) - vessel.baseM) }).pressureKPa
 }
+
+export const levelSwitchAlone = defineCheck({
+  id: 'level-switch-alone',
+  step: 'lift',
+  needs: ['site'],
+  sound: 'Every pump stops when all taps are shut',
+  find: ({ site }) =>
+    feedsOf(site).flatMap(({ vessel, pump, trunk }): Finding[] => {
+      const run = trunk.find(({ parts }) => pump && parts.includes(pump))
+      if (vessel || !run || pump?.switchedBy !== 'level-switch' || fillsATank(site, run)) return []
+      return [
+        {
+          id: `level-switch-alone:${pump.id}`,
+          check: 'level-switch-alone',
+          severity: 'wrong',
+          subject: subjectOfRun(site, run),
+          sentence: say`With all taps shut the pump of “${runName(site, run)}” works against a wall: a level alone switches
+            it, and the level does not change.`,
+          why: say`Its ${length(shutOffM(pump))} of head go into heat, and its seals with it. A switch that feels the flow
+            or the pressure stops it; the level switch may stay beside it, against running dry.`,
+          numbers: { shutOffM: shutOffM(pump) },
+          mend: {
+            label: 'Give it a switch that feels the flow',
+            move: setField('part', pump.id, 'switchedBy', 'flow-switch'),
+          },
+        },
+      ]
+    }),
+})
+
+const fillsATank = (site: Site, run: Run): boolean => fillingsOf(site).some(({ runs }) => runs.includes(run))

@@ -1,7 +1,7 @@
 import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, listed, say } from '../../words'
-import { moveOf } from '../../moves'
-import { forgottenValves, handValves, leaningModes, servedInMode } from '../../network'
+import { moveOf, setField } from '../../moves'
+import { forgottenValves, handValves, leaningModes, servedInMode, stalledPumps } from '../../network'
 import { graphOf, nameOf, runName, type Mode, type Site } from '../../site'
 
 const siteSubject = (site: Site): Finding['subject'] => ({ kind: 'site', id: site.id, name: site.name })
@@ -134,4 +134,27 @@ export const valveForgotten = defineCheck({
         numbers: { flowLps },
       }
     }),
+})
+
+export const modeStalls = defineCheck({
+  id: 'mode-stalls',
+  step: 'reach',
+  needs: ['site'],
+  sound: 'No way of running it shuts every way out of a pump that starts by itself',
+  find: ({ site }) =>
+    stalledPumps(site).map(({ mode, run, pump }): Finding => ({
+      id: `mode-stalls:${mode.id}:${pump.id}`,
+      check: 'mode-stalls',
+      severity: 'look',
+      subject: subjectOfRun(site, run),
+      sentence: say`In “${mode.name}” the pump of “${runName(site, run)}” starts by its level switch, and every way out of
+        it stands shut.`,
+      why: say`It works against a wall until its seals go. Switch it off before the valves are turned, and write that on
+        the card; or give it a switch that feels that nothing flows.`,
+      numbers: {},
+      mend: {
+        label: 'Give it a switch that feels the flow',
+        move: setField('part', pump.id, 'switchedBy', 'flow-switch'),
+      },
+    })),
 })
