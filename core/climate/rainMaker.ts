@@ -1,7 +1,8 @@
+import { group, mean } from 'd3-array'
 import { randomGamma, randomNormal } from 'd3-random'
 import { seeded } from './seeded'
 import { WET_DAY_MM } from './months'
-import type { SlowFactor } from './slowFactor'
+import { yearScale, type SlowFactor } from './slowFactor'
 import { dayOf, MONTH_DAYS, monthOf, monthsFrom, yearOf } from './calendar'
 
 /**
@@ -124,19 +125,51 @@ function slowFactors(month: Uint8Array, slow: SlowFactor | undefined, random: ()
   const amount = new Float64Array(month.length).fill(1)
   if (!slow) return { chance, amount }
   const normal = randomNormal.source(random)()
-  let deviate = normal()
-  for (let from = 0; from < month.length;) {
-    const at = month[from]!
-    let to = from + 1
-    while (to < month.length && month[to] === at) to++
+  const deviates = yearly(deviatesOf(month, slow, normal), slow)
+  for (const { at, from, to, deviate } of deviates) {
     const sigma = slow.sigmas[at]!
     const part = (share: number) => Math.exp(share * sigma * deviate - (share * sigma) ** 2 / 2)
     chance.fill(part(ON_CHANCE), from, to)
     amount.fill(part(1 - ON_CHANCE) * Math.exp(-ON_CHANCE * (1 - ON_CHANCE) * sigma ** 2), from, to)
-    deviate = slow.memory * deviate + Math.sqrt(1 - slow.memory ** 2) * normal()
-    from = to
   }
   return { chance, amount }
+}
+
+/** A month of a series, its days from and to, and how wet it is, in standard deviations. */
+interface MonthDeviate {
+  at: number
+  from: number
+  to: number
+  deviate: number
+}
+
+/** Each month's deviate, which remembers that of the month before. */
+function deviatesOf(month: Uint8Array, { memory }: SlowFactor, normal: () => number): MonthDeviate[] {
+  const made: MonthDeviate[] = []
+  for (let from = 0; from < month.length;) {
+    const at = month[from]!
+    let to = from + 1
+    while (to < month.length && month[to] === at) to++
+    const before = made.at(-1)?.deviate
+    const deviate = before === undefined ? normal() : memory * before + Math.sqrt(1 - memory ** 2) * normal()
+    made.push({ at, from, to, deviate })
+    from = to
+  }
+  return made
+}
+
+/** The same, each year's mean deviate made up for or shared by its months, whose deviation stays what it was. */
+function yearly(months: readonly MonthDeviate[], slow: SlowFactor): MonthDeviate[] {
+  const scale = yearScale(slow)
+  let year = 0
+  const byYear = group(months, ({ at }) => (at === 0 ? ++year : year))
+  return [...byYear.values()].flatMap(ofYear => {
+    const middle = mean(ofYear, ({ deviate }) => deviate)!
+    return ofYear.map(each => ({
+      ...each,
+      deviate: (each.deviate - (1 - slow.yearShare) * middle) / scale[each.at]!,
+    }))
+  })
 }
 
 /** Wets or dries days of a month at random until their count is the wanted one. */

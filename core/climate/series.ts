@@ -8,6 +8,7 @@ import {
   annualSpreadShare,
   et0Mm,
   fiveYearBurstMmPerH,
+  isSpreadByRule,
   rainFactor,
   remembered,
   weatherMonths,
@@ -94,8 +95,14 @@ export function memberRain(
   const spreadShare = annualSpreadShare(weather)
   // How a record's months and years differ is read off it as it was measured; a shift moves their mean.
   const slow = daily
-    ? slowOfRecord(dayNumber(daily.start), daily.rainMm, fitRain(dayNumber(daily.start), daily.rainMm), spreadShare)
-    : slowOfSpread(months, spreadShare)
+    ? slowOfRecord(
+        dayNumber(daily.start),
+        daily.rainMm,
+        fitRain(dayNumber(daily.start), daily.rainMm),
+        spreadShare,
+        isSpreadByRule(weather),
+      )
+    : slowOfSpread(months, spreadShare, isSpreadByRule(weather))
   return { startDay, make: seed => makeRain(months, startDay, years, seed, slow) }
 }
 

@@ -27,7 +27,7 @@ describe('how much years differ', () => {
   it.each(CLIMATE_IDS)('those made for %s differ as its own do, within a tenth', id => {
     const { months } = standInClimate(id)
     const { annualSpreadShare: spread } = CLIMATES[id]
-    const { year, yearMm } = spreads(seed => makeRain(months, start, LONG, seed, slowOfSpread(months, spread)), 3)
+    const { year, yearMm } = spreads(seed => makeRain(months, start, LONG, seed, slowOfSpread(months, spread)), 6)
     expect(year / yearMm / spread).toBeGreaterThan(0.9)
     expect(year / yearMm / spread).toBeLessThan(1.1)
   })
@@ -52,7 +52,7 @@ describe('how much years differ', () => {
 describe('a record’s own spread', () => {
   /** A record that was made with a known slow factor: its truth. */
   const { months } = standInClimate('dry-summer-hill')
-  const truth: SlowFactor = { sigmas: months.map((_, at) => 0.35 + 0.02 * at), memory: 0.6 }
+  const truth: SlowFactor = { sigmas: months.map((_, at) => 0.35 + 0.02 * at), memory: 0.6, yearShare: 1 }
   const record = makeRain(months, start, 120, 11, truth)
 
   it('comes back in two hundred made years, month by month and year by year, within a tenth', () => {
@@ -64,6 +64,34 @@ describe('a record’s own spread', () => {
     expect(ratio).toBeLessThan(1.1)
     expect(made.year / deviation(own.byYear)!).toBeGreaterThan(0.9)
     expect(made.year / deviation(own.byYear)!).toBeLessThan(1.1)
+  })
+  /** How a month's total goes with the next one's, each against its own month. */
+  function memoryOf(rain: Float64Array): number {
+    const { inOrder, byMonth } = totalsOf(start, rain)
+    const deviates = inOrder.map(({ month, mm }) => (mm - mean(byMonth[month]!)!) / deviation(byMonth[month]!)!)
+    return mean(deviates.slice(1), (value, at) => value * deviates[at]!)!
+  }
+  it('comes back of thirty years, its memory from month to month within 0.05', () => {
+    const wet = standInClimate('mild-coast').months
+    for (const memory of [0, 0.3]) {
+      const off = [1, 2, 3, 4].map(seed => {
+        const thirty = makeRain(wet, start, 30, seed, { sigmas: wet.map(() => 0.4), memory, yearShare: 1 })
+        const fit = fitRain(start, thirty)
+        const made = makeRain(fit, start, LONG, seed, slowOfRecord(start, thirty, fit, 0.12))
+        return memoryOf(made) - memoryOf(thirty)
+      })
+      expect(Math.abs(mean(off)!)).toBeLessThan(0.05)
+    }
+  })
+  it('of own months without a record is what months usually have: they differ as those of a record do', () => {
+    const wet = standInClimate('mild-coast').months
+    const thirty = makeRain(wet, start, 120, 5, { sigmas: wet.map(() => 0.4), memory: 0.2, yearShare: 1 })
+    const bare = fitRain(start, thirty).map(({ rainMm, wetDays }) => ({ rainMm, wetDays }))
+    const made = spreads(seed => makeRain(bare, start, LONG, seed, slowOfSpread(bare, 0.12, true)), 3)
+    const own = totalsOf(start, thirty).byMonth.map(totals => deviation(totals)!)
+    const ratio = mean(made.months, (spread, at) => spread / own[at]!)!
+    expect(ratio).toBeGreaterThan(0.9)
+    expect(ratio).toBeLessThan(1.1)
   })
   it('without a slow factor years come out too alike', () => {
     const fit = fitRain(start, record)
@@ -80,7 +108,7 @@ describe('a record’s own spread', () => {
     const even = fitRain(start, alike)
     expect(slowOfRecord(start, alike, even, 0.3).sigmas[0]).toBeLessThan(slowOfSpread(even, 0.3).sigmas[0]!)
     expect(slowOfRecord(start, alike, even, 0.3).sigmas[0]).toBeGreaterThan(0)
-    expect(slowOfRecord(start, short, fit, 0.23).memory).toBeGreaterThanOrEqual(0)
+    expect(Math.abs(slowOfRecord(start, short, fit, 0.23).memory)).toBeLessThan(0.98)
   })
   it('the driest three years in a row are found', () => {
     const years = Array.from({ length: 6 }, (_, at) => ({ year: 2001 + at, from: at, to: at + 1 }))

@@ -101,6 +101,7 @@ export {
 export { bedNeedInput, bedNeeds, hotMonths, isDripShut, litresPerDay, rootM, usesAt } from './uses'
 export {
   annualSpreadShare,
+  isSpreadByRule,
   designStorm,
   fiveYearBurstMmPerH,
   frostMonths,

@@ -37,6 +37,10 @@ export function annualSpreadShare(weather: Weather): number {
   return typed ?? (standIn ? CLIMATES[standIn].annualSpreadShare : usualSpreadShare(yearMm))
 }
 
+/** True where nobody has told how much years differ, and no stand-in says. */
+export const isSpreadByRule = ({ climate }: Weather): boolean =>
+  climate.annualSpreadShare === undefined && climate.standIn === undefined
+
 /**
  * What a reference lawn gives off in a month (0 for January), mm a day, by Hargreaves and Samani from its night and
  * day temperatures.
