@@ -66,7 +66,7 @@ export function keepOf(site: Site, log: readonly LogReading[], on: string, begin
     model,
   )
   const first = learn(model, observed, begin, meters)
-  const odd = unexplained(first, observed, pools.length).sort((a, b) => b.probability - a.probability)
+  const odd = unexplained(first, observed, model).sort((a, b) => b.probability - a.probability)
   const leaks = odd.filter(each => each.litresPerDay > 0 && each.probability >= LEAKS_FROM)
   // A leak that is taken to be there bends what is learned of use no longer.
   const leak = leaks[0] && { ...leaks[0], fromDay: leaks[0].fromDay - fromDay + 1 }

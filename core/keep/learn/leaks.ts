@@ -1,6 +1,7 @@
+import { range, sum } from 'd3-array'
 import { dot, inverse, normalBelow, times, type Matrix } from './gaussian'
 import type { Learned } from './learn'
-import { PRIOR } from './model'
+import { PRIOR, type LogModel } from './model'
 import type { Observed } from './observed'
 
 /** A fall, or a rise, that use and weather do not explain. */
@@ -16,22 +17,41 @@ export interface Unexplained {
   bends: number[]
 }
 
-/** A leak begins in one week of so many; and is of so many litres a day, one standard deviation. */
+/**
+ * A leak begins in one week of so many, and is of so many litres a day, one standard deviation. Where pumps, wells or
+ * other tanks fill a group, a week of them that went otherwise than planned looks like a leak, or like its opposite: so
+ * many times likelier that it is that. What rises with nothing to fill it is rarer still.
+ */
 const [ONE_WEEK_OF, USUAL_L] = [120, 60]
+const [OTHERWISE, SELDOM_RISES] = [10, 5]
 const [WEEK, LEAST_DAYS] = [7, 10]
-/** Below this it is not told from what is always off, as a share of what the tanks hold, a day. */
-const LEAST_L = 2
+/** Below this, or this share of what is drawn in a day, it is not told from what is always off. */
+const [LEAST_L, LEAST_SHARE] = [2, 0.1]
 
 /**
  * Weighs for every day on which a leak may have begun how likely the misses are with it and without it, the learned
  * figures set free in both (evidence of two linear models about what was learned). Falls and rises are weighed apart.
  */
-export function unexplained(learned: Learned, observed: readonly Observed[], pools: number): Unexplained[] {
-  return Array.from({ length: pools }, (_, pool) => pool).flatMap(pool => {
-    const found = [1, -1].map(sign => weigh(learned, observed, pool, sign)).filter(each => each !== undefined)
-    return found.filter(({ litresPerDay }) => Math.abs(litresPerDay) >= LEAST_L)
+export function unexplained(learned: Learned, observed: readonly Observed[], model: LogModel): Unexplained[] {
+  const { transfers, topUps } = model.compiled
+  return range(model.pools).flatMap(pool => {
+    const isMoved = transfers.some(({ from, to }) => from === pool || to === pool)
+    const weeks = ONE_WEEK_OF * (isMoved || topUps.some(each => each.pool === pool) ? OTHERWISE : 1)
+    const leastL = Math.max(LEAST_L, LEAST_SHARE * drawnPerDayL(model, pool))
+    return [1, -1]
+      .map(sign => weigh(learned, observed, pool, sign, sign > 0 ? weeks : weeks * SELDOM_RISES))
+      .filter(each => each !== undefined)
+      .filter(({ litresPerDay }) => Math.abs(litresPerDay) >= leastL)
   })
 }
+
+/** Litres a day that uses ask of a group first, on the mean of a log's days. */
+const drawnPerDayL = ({ compiled, askedL, uses, days }: LogModel, pool: number): number =>
+  sum(compiled.demands, ({ sources }, use) =>
+    sources.find(({ kind }) => kind === 'pool')?.index === pool
+      ? sum(range(days), day => askedL[day * uses + use]!) / Math.max(1, days)
+      : 0,
+  )
 
 /** A miss counts by so many standard deviations at most: one slip of the rule is no leak. */
 const MOST_SDS = 3.5
@@ -114,7 +134,7 @@ interface Suspect {
 }
 
 /** Weighs a leak at each reading at which one may begin; the figures as planned are their prior's middle. */
-function suspects(rows: readonly Row[], sign: number): Suspect[] {
+function suspects(rows: readonly Row[], sign: number, oneWeekOf: number): Suspect[] {
   // About what was learned the misses are linear in the figures, whose prior lies at nought.
   const hessian: Matrix = inverse(PRIOR)!.of.map(row => [...row])
   const gradient = [0, 0, 0]
@@ -149,17 +169,23 @@ function suspects(rows: readonly Row[], sign: number): Suspect[] {
     const factor = 2 * (sd / USUAL_L) * Math.exp(Math.min(300, (litres / sd) ** 2 / 2)) * normalBelow(litres / sd)
     const weeks = (rows[begin]!.day - before) / WEEK
     const theta = middle.map((value, one) => value - along[one]! * Math.max(0, litres))
-    found.push({ begin, weight: (factor * weeks) / ONE_WEEK_OF, litres, sd, theta, bends: along.map(each => -each) })
+    found.push({ begin, weight: (factor * weeks) / oneWeekOf, litres, sd, theta, bends: along.map(each => -each) })
   }
   return found
 }
 const likeliest = (found: readonly Suspect[]): Suspect =>
   found.reduce((one, two) => (two.weight > one.weight ? two : one))
 
-function weigh(learned: Learned, observed: readonly Observed[], pool: number, sign: number): Unexplained | undefined {
+function weigh(
+  learned: Learned,
+  observed: readonly Observed[],
+  pool: number,
+  sign: number,
+  oneWeekOf: number,
+): Unexplained | undefined {
   const rows = rowsOf(learned, observed, pool)
   if (rows.length < 4) return undefined
-  const bare = suspects(rows, sign)
+  const bare = suspects(rows, sign, oneWeekOf)
   if (!bare.length) return undefined
   // What the likeliest leak and the figures beside it leave unexplained is how far misses lie off by themselves: were it
   // measured with the leak in it, the leak would hide itself.
@@ -172,7 +198,7 @@ function weigh(learned: Learned, observed: readonly Observed[], pool: number, si
     const slipped = (whole[at]! - left[at]!) / Math.sqrt(row.weight)
     return { ...row, missed: row.missed - slipped, weight: row.weight / wider }
   })
-  const found = suspects(calm, sign)
+  const found = suspects(calm, sign, oneWeekOf)
   const all = found.reduce((sum, { weight }) => sum + weight, 0)
   const best = likeliest(found)
   return {
