@@ -1,6 +1,6 @@
 import { addUpAsked, startLanes } from './lanes'
 import { poolColumns } from './columns'
-import { stepDay } from './stepDay'
+import { refill, stepDay } from './stepDay'
 import type { Compiled } from './compiled'
 
 /**
@@ -21,7 +21,7 @@ export interface SideBySide {
   /** What wells, the main and carts brought. */
   broughtL: readonly Float64Array[]
   /**
-   * One day: what arrives in each pool, and what each use asks, litres, a row a pool and a use.
+   * One day and the night after it: what arrives in each pool, and what each use asks, litres, a row a pool and a use.
    */
   step: (month: number, inflowL: Float64Array, askedL: Float64Array) => void
 }
@@ -50,6 +50,7 @@ export function sideBySide(site: Compiled, lanes: number): SideBySide {
       state.askedL.set(askedL)
       addUpAsked(columns, state)
       stepDay(columns, state, month, arrive, false)
+      refill(columns, state)
     },
   }
 }

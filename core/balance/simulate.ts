@@ -4,6 +4,7 @@ import type { Lanes } from './lanes'
 import { byHappening, type DayFigure, dayColumns, type Happened } from './figures'
 import type { Compiled } from './compiled'
 import { poolColumns, type PoolColumns } from './columns'
+import { refill } from './stepDay'
 import type { DailySeries } from '../climate'
 
 export interface RunOptions {
@@ -50,9 +51,10 @@ export function simulate(site: Compiled, series: DailySeries, options: RunOption
   const weather = options.weather ?? runWeather(site, series, startL === undefined)
   const run = newRun(columns, weather, series.rainMm.length)
   const figures = byHappening(run)
+  const evening = new Float64Array(columns.pools)
   const lanes = runLanes({ columns, series, weather: [weather], before, startL }, (day, _month, lanes) => {
     if (day < 0) run.startL = sum(lanes.pool) + weather.whole.chamberStartL
-    else write(columns, lanes, run, figures, day)
+    else write(columns, lanes, run, figures, day, evening)
   })
   run.endL = sum(lanes.pool) + weather.whole.chamberEndL
   return run
@@ -104,9 +106,21 @@ function newRun(
 }
 
 /** Writes down what happened in the one lane of a run. */
-function write({ pools, uses }: PoolColumns, lanes: Lanes, run: DailyRun, figures: Happened, day: number): void {
+/** Writes a day down: its figures, and the pools as they are found the next morning. */
+function write(
+  columns: PoolColumns,
+  lanes: Lanes,
+  run: DailyRun,
+  figures: Happened,
+  day: number,
+  evening: Float64Array,
+): void {
+  const { pools, uses } = columns
   let stored = 0
+  evening.set(lanes.pool)
+  refill(columns, lanes)
   for (let pool = 0; pool < pools; pool++) stored += run.poolL[day * pools + pool] = lanes.pool[pool]!
+  lanes.pool.set(evening)
   run.storedL[day] = stored
   run.askedL[day] = lanes.allAskedL[0]!
   const { spilled, brought, withheld } = lanes

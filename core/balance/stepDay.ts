@@ -30,6 +30,14 @@ export function stepDay(
   if (columns.drained) drain(columns, lanes, 1 << month)
 }
 
+/**
+ * What stands above runs on by the night, as far as its ways still bring: tanks as they are found in the morning, a
+ * small one behind its float full again. It makes no water, and the day's figures stay what they are.
+ */
+export function refill(columns: PoolColumns, lanes: Lanes): void {
+  if (columns.transfers > 0) transfer(columns, lanes)
+}
+
 /** Pools that stand empty for the frost lose what they hold, and what comes. */
 function drain({ lanes: count, pools, drainedMonths }: PoolColumns, lanes: Lanes, monthBit: number): void {
   for (let pool = 0; pool < pools; pool++) {
