@@ -68,10 +68,12 @@ export function plainBalance(
       return (given * bed.areaM2) / bed.irrigationEfficiency
     }
 
+    // Roofs run while it rains, and while what lies on one of them melts.
+    const runs = rain > 0 || (celsius > 0 && snowMm.some(lying => lying > 0))
     // Chambers empty first: by hand on their day, or under a falling head for the hours without rain.
     site.chambers.forEach((chamber, index) => {
       const before = chambers[index]!
-      const dryHours = rain > 0 ? 24 - WET_DAY_HOURS : 24
+      const dryHours = runs ? 24 - WET_DAY_HOURS : 24
       let after = before
       if (chamber.drainHours < Infinity && before > 0)
         after = chamber.capL * Math.max(0, Math.sqrt(before / chamber.capL) - dryHours / chamber.drainHours) ** 2
@@ -82,13 +84,13 @@ export function plainBalance(
 
     // Rain on each roof, five minutes by five minutes; what its chamber keeps, and the rest towards its pool.
     const outletLeft = site.chambers.map(chamber =>
-      rain > 0 && chamber.drainHours < Infinity ? ((2 * chamber.capL) / chamber.drainHours) * WET_DAY_HOURS : 0,
+      runs && chamber.drainHours < Infinity ? ((2 * chamber.capL) / chamber.drainHours) * WET_DAY_HOURS : 0,
     )
     for (const [index, entry] of site.caught.entries()) {
-      if (entry.pool < 0) continue
       // Below freezing it lies; else it runs with as much of what lies as the day melts.
       const melt = celsius < 0 ? 0 : Math.min(snowMm[index]!, 3 * celsius)
       snowMm[index]! += celsius < 0 ? rain * entry.snowShare : -melt
+      if (entry.pool < 0) continue
       const fallen = celsius < 0 ? 0 : rain + melt
       if (fallen > 0 && melt > 0) reckoned.thaws++
       if (fallen === 0) continue

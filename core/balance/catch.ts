@@ -73,11 +73,11 @@ export function catchRain(
   const water = roofRunoff(series, days, roofs.meanC, roofs.caughtSnow, lyingMm)
   const thaws = water.some(({ meltMm }) => meltMm)
   for (let day = 0; day < days; day++) {
-    const wet = rainMm[day]! > 0
-    if (roofs.chambers > 0) emptyChambers(roofs, run, day, wet, chamberL)
-    if (!wet && !thaws) continue
-    if (wet) outletLeft.set(outletL)
-    else outletLeft.fill(0)
+    // What melts runs past the chambers as rain does, for as many hours.
+    const runs = rainMm[day]! > 0 || (thaws && water.some(({ meltMm }) => meltMm !== undefined && meltMm[day]! > 0))
+    if (roofs.chambers > 0) emptyChambers(roofs, run, day, runs, chamberL)
+    if (!runs) continue
+    outletLeft.set(outletL)
     fall(roofs, run, day, water, 1 << month[day]!, split, chamberL, outletLeft)
   }
   run.chamberEndL = total(chamberL)
