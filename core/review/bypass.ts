@@ -1,3 +1,4 @@
+import { warmthGuessed } from './weather'
 import { defineCheck, nodeSubject, type Finding } from './finding'
 import { monthNames, say, volume } from '../words'
 import { frostMonths, roofMonthL, weatherMonths, type Site } from '../site'
@@ -73,7 +74,7 @@ export const bypassShutInFrost = defineCheck({
           sentence: say`The by-pass of ${spout.name} is shut in ${monthNames(months)}, and its line and chamber
             freeze.`,
           why: say`Nights there average down to ${{ value: coldest, kind: 'temperature' }}. Whoever fitted a winter
-            by-pass meant it for all of the frost.`,
+            by-pass meant it for all of the frost.${warmthGuessed(site)}`,
           numbers: { coldestC: coldest, months: months.length },
           mend: {
             label: 'Open it for all of the frost',

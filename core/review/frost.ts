@@ -1,4 +1,5 @@
 import { sum } from 'd3-array'
+import { warmthGuessed } from './weather'
 import { defineCheck, nodeSubject, subjectOfRun, type Finding, type Mend } from './finding'
 import { listed, length, monthNames, say, volume } from '../words'
 import {
@@ -68,7 +69,7 @@ export const tankFreezes = defineCheck({
             ground.`,
           why: say`Those months are below freezing in the mean, and ice splits walls and fittings. Emptied for them, the
             plan gives ${volume(lostL)} a year less; buried below ${length(frostDepthM(site))}, lagged, heated or
-            indoors costs no water.`,
+            indoors costs no water.${warmthGuessed(site)}`,
           numbers: { lostL, months: months.length },
           answers: [
             {
@@ -159,6 +160,7 @@ export const lineFreezes = defineCheck({
           ...(askedL > 0.5
             ? say`Let out for those months, ${volume(askedL)} that the uses ask then do not come.`
             : say`Let out for those months, nothing is missed.`),
+          warmthGuessed(site),
         ],
         numbers: { lines: lines.length, holdL, askedL, frostDepthM: frostDepthM(site) },
         answers: [

@@ -1,6 +1,7 @@
 import { defineCheck, type Finding } from './finding'
 import { monthNames, say } from '../words'
 import { moveOf, setField } from '../moves'
+import type { Site } from '../site'
 import { MONTH_NAMES } from '../units'
 
 const WORDS = {
@@ -13,6 +14,12 @@ const WORDS = {
     why: 'The same rain on fewer days spills more and leaves longer dry spells. Type those of the nearest station at Catch.',
   },
 }
+
+/** What a finding about frost adds where nobody has told how warm it is. */
+export const warmthGuessed = ({ climate }: Pick<Site, 'climate'>): string =>
+  climate.assumed?.includes('temperatures')
+    ? ' Nobody has told how warm it is here: these months are a guess from the latitude.'
+    : ''
 
 export const weatherAssumed = defineCheck({
   id: 'weather-assumed',

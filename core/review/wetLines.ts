@@ -1,3 +1,4 @@
+import { warmthGuessed } from './weather'
 import { sum } from 'd3-array'
 import { subjectOf } from './roofLines'
 import { defineCheck, type Finding } from './finding'
@@ -61,7 +62,7 @@ export const wetLineFreezes = defineCheck({
             and splits the pipe.`,
           why: say`${volume(line.standingL)} stand in it, up to the height of the inlet, above any frost line.
             By-passed in those months and drained, it forgoes up to ${volume(lostL)}; a tank buried so that it falls
-            all the way forgoes nothing.`,
+            all the way forgoes nothing.${warmthGuessed(site)}`,
           numbers: { months: months.length, lostL, standingL: line.standingL, frostDepthM: frostDepthM(site) },
           mend: {
             label: 'By-pass it in those months',
