@@ -200,7 +200,7 @@ export const fitSpare = defineMove({
 
 export function leaveSpare(site: Site, tank: Tank): void {
   const free = freeLink(site, tank)
-  if (free) free.spare = 'valve'
+  if (free) Object.assign(free, { spare: 'valve', heightM: Math.min(free.heightM, lowM(tank)) })
   else
     tank.ports.push({
       name: freshPort(tank, 'link'),

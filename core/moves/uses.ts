@@ -31,7 +31,7 @@ import {
   idsOf,
   freeId,
 } from '../site'
-import type { NodeOf, Tank, NewPart, SiteNode } from '../kinds'
+import type { NodeOf, Tank, NewPart, Part, SiteNode } from '../kinds'
 import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../catalog'
 import { z } from 'zod'
 
@@ -149,6 +149,9 @@ function behindPump(site: Site, tankId: string, port: string): SiteNode | undefi
   return pumped.find(node => node.kind === 'joint') ?? pumped.find(node => node.kind === 'pressureTank')
 }
 
+/** What a cartridge is made for where nobody says, L/s. */
+const USUAL_TREATED_LPS = 0.3
+
 export const TREATMENT: NewPart[] = [
   { kind: 'filter', ratingUm: 20, medium: 'sediment' },
   { kind: 'filter', ratingUm: 5, medium: 'sediment' },
@@ -156,24 +159,34 @@ export const TREATMENT: NewPart[] = [
   { kind: 'lamp', ratedLps: 0.3, sensor: true },
 ]
 
-/** Fits filters, carbon and a lamp with its sensor in front of a tap. */
+/** A stage of treatment that stands for another: of its kind, and at least as fine. */
+const standsFor = (part: Part, wanted: NewPart): boolean =>
+  part.kind === wanted.kind &&
+  (part.kind !== 'filter' ||
+    (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm))
+
+/**
+ * Fits filters, carbon and a lamp with its sensor in front of a tap, in this order, each made for a flow at least; what
+ * is there already takes its place among them.
+ */
 export const fitTreatment = defineMove({
-  args: z.object({ tap: z.string() }),
+  args: z.object({ tap: z.string(), ratedLps: z.number().positive().max(1000).optional() }),
   label: ({ tap }, site) => `Treat the water for ${nameOf(site, tap, 'the tap')}`,
-  apply(site, { tap: id }) {
+  apply(site, { tap: id, ratedLps = 0 }) {
     const tap = required(site, id, 'tap')
     const run = runsTo(site, id)[0]
     if (!run) throw new Impossible(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
-    const missing = TREATMENT.filter(
-      wanted =>
-        !run.parts.some(
-          part =>
-            part.kind === wanted.kind &&
-            (part.kind !== 'filter' ||
-              (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm)),
-        ),
-    )
-    run.parts = named(site, run.id, [...run.parts, ...missing])
+    const left = [...run.parts]
+    const train = TREATMENT.map(wanted => {
+      const at = left.findIndex(part => standsFor(part, wanted))
+      const part: NewPart = at < 0 ? { ...wanted } : left.splice(at, 1)[0]!
+      if (part.kind === 'lamp') part.sensor = true
+      if (part.kind === 'lamp' || part.kind === 'filter')
+        if ((part.ratedLps ?? USUAL_TREATED_LPS) < ratedLps) part.ratedLps = ratedLps
+      return part
+    })
+    // What brings something into the water, a filter that is coarser, another lamp, stands before them.
+    run.parts = named(site, run.id, [...left, ...train])
   },
 })
 

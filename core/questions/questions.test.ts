@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { answerTo, isQuestion, listedQuestions, QUESTION_NAMES, QUESTION_ROWS, type QuestionName } from '.'
 import { poolsOf } from '../balance'
 import { moveOf } from '../moves'
+import { review } from '../review'
 import { pumpsOf, tapsOf } from '../network'
 import type { Site, SitePart } from '../site'
 import { demoSite } from '../../tests/demoSites'
@@ -22,6 +23,12 @@ function asks(site: Site): Record<QuestionName, object> {
     outline: {},
     years: {},
     review: {},
+    proof: {
+      findings: review(site)
+        .findings.slice(0, 1)
+        .map(({ id }) => id)
+        .concat('none'),
+    },
     sizes: { pool },
     weighings: {},
     stages: {},

@@ -64,6 +64,13 @@ export const QUESTION_ROWS = {
     rank: 'years',
     costMs: places => 180 + 4 * places,
   },
+  proof: {
+    says: 'What comes of the moves of some findings, by their ids: whether they mend it, and what else follows.',
+    of: PLANNED_OF,
+    args: z.strictObject({ findings: z.array(z.string('must be an id').max(1000)).min(1).max(500) }),
+    rank: 'aside',
+    costMs: places => 360 + 8 * places,
+  },
   sizes: {
     says: 'Days short against the size of a pool.',
     of: BALANCE_OF,

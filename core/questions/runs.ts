@@ -22,7 +22,7 @@ import { waysFor } from '../moves'
 import { dutyOfPump, modesFor, momentWith, servedInMode, weakestSingleTap, wrongWaysOf } from '../network'
 import { weigh, weighOption, weighStages } from '../options'
 import { breakLoss, commissionCard } from '../plant'
-import { review } from '../review'
+import { proveMends, review } from '../review'
 import type { Site } from '../site'
 
 const poolAt = (site: Site, id: string): number => compiledOf(site).pools.findIndex(pool => pool.id === id)
@@ -35,6 +35,7 @@ export const RUNS = {
   outline: site => poolFigures(compiledOf(site)),
   years: yearsPacked,
   review: site => review(planOnly(site)),
+  proof: (site, { findings }) => proveMends(planOnly(site), findings),
   sizes(site, { pool }) {
     const at = poolAt(site, pool)
     return at < 0 ? undefined : sizeCurve(compiledOf(site), at, weatherSeries(site))

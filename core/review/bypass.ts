@@ -57,6 +57,7 @@ export const bypassInFilling = defineCheck({
 export const bypassShutInFrost = defineCheck({
   id: 'bypass-shut-in-frost',
   step: 'clean',
+  costsWater: true,
   needs: ['site'],
   sound: 'Winter by-passes stand open through the frost',
   find: ({ site }) => {

@@ -58,6 +58,8 @@ export interface Check {
   needs: readonly (keyof Reading)[]
   /** Checks that say why where this one says only that: what it finds is left out beside theirs, unless it is worse. */
   yieldsTo?: readonly string[]
+  /** What mends it buys cleanliness or safety, and may cost water. */
+  costsWater?: true
   /** What can be said when nothing is found. */
   sound: string
   find: (reading: Reading) => Finding[]

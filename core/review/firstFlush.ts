@@ -25,6 +25,7 @@ const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'cham
 export const noFirstFlush = defineCheck({
   id: 'no-first-flush',
   step: 'clean',
+  costsWater: true,
   needs: ['site', 'lines'],
   sound: 'Every roof’s first rain is kept out',
   find: ({ site, lines }) =>
@@ -51,6 +52,7 @@ export const noFirstFlush = defineCheck({
 export const chamberStaysFull = defineCheck({
   id: 'chamber-stays-full',
   step: 'clean',
+  costsWater: true,
   needs: ['site'],
   sound: 'Every first-flush chamber empties between rains',
   find: ({ site }) =>
@@ -71,6 +73,7 @@ export const chamberStaysFull = defineCheck({
 export const chamberTooSmall = defineCheck({
   id: 'chamber-too-small',
   step: 'clean',
+  costsWater: true,
   needs: ['site'],
   sound: 'Every first-flush chamber holds the rain it is meant to',
   find: ({ site }) =>
@@ -112,6 +115,7 @@ const drainHours = (compiled: Compiled, chamber: NodeOf<'chamber'>) =>
 export const outletTooSlow = defineCheck({
   id: 'outlet-too-slow',
   step: 'clean',
+  costsWater: true,
   needs: ['site', 'compiled'],
   sound: 'Every chamber’s outlet empties it within a day',
   find: ({ site, compiled }) =>

@@ -44,6 +44,7 @@ function missedL(site: Site, tanks: Tank[], months: number[], now: DailyRun): nu
 export const tankFreezes = defineCheck({
   id: 'tank-freezes',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'pools', 'days'],
   sound: 'No tank stands full above the frost',
   find: ({ site, pools, days }) => {
@@ -107,6 +108,7 @@ function fullLines(site: Site) {
 export const lineFreezes = defineCheck({
   id: 'line-freezes',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'outlook'],
   sound: 'No line stands full above the frost',
   find: ({ site, outlook }) => {

@@ -96,6 +96,7 @@ export const tankOffItsBase = defineCheck({
 export const wallNotForEarth = defineCheck({
   id: 'wall-not-for-earth',
   step: 'store',
+  costsWater: true,
   needs: ['site'],
   sound: 'No tank made for the open is buried',
   find: ({ site }) =>

@@ -32,6 +32,7 @@ function passingOverflow({ tank, port, flow, lineLps, openingLps }: SpillWay, st
 export const overflowBelowStorm = defineCheck({
   id: 'overflow-below-storm',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow passes the design storm',
   find: ({ site, pools, spills }) =>
@@ -64,6 +65,7 @@ export const overflowBelowStorm = defineCheck({
 export const inletSiphons = defineCheck({
   id: 'inlet-siphons',
   step: 'store',
+  costsWater: true,
   needs: ['site'],
   sound: 'No inlet can siphon its tank empty',
   find: ({ site }) =>
@@ -133,6 +135,7 @@ const SEDIMENT_M = 0.04
 export const drawnFromFloor = defineCheck({
   id: 'drawn-from-floor',
   step: 'store',
+  costsWater: true,
   needs: ['site'],
   sound: 'No water is drawn from a tank’s floor',
   find: ({ site }) =>
@@ -170,6 +173,7 @@ function floatIntakeReachM({ shape }: Tank): { acrossM: number; clearM: number }
 export const intakeFouls = defineCheck({
   id: 'intake-fouls',
   step: 'store',
+  costsWater: true,
   needs: ['site'],
   sound: 'Floating intakes stay off the floor and clear of float valves',
   find: ({ site }) =>

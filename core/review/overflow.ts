@@ -50,6 +50,7 @@ export const noOverflow = defineCheck({
 export const overflowTooSmall = defineCheck({
   id: 'overflow-too-small',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow is at least as large as its inlet',
   find: ({ site, pools, spills }) =>
@@ -117,6 +118,7 @@ export const overflowRing = defineCheck({
 export const overflowAboveInlet = defineCheck({
   id: 'overflow-above-inlet',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'pools'],
   sound: 'Every overflow lies below its inlet',
   find: ({ site, pools }) =>

@@ -243,6 +243,7 @@ const finestMm = (runs: Run[]) =>
 export const mosquitoMesh = defineCheck({
   id: 'mosquito-mesh',
   step: 'clean',
+  costsWater: true,
   needs: ['site', 'roofLines'],
   sound: 'No mosquito can get from a gutter to standing water',
   find: ({ site, roofLines }) =>

@@ -148,6 +148,7 @@ export const overflowHarms = defineCheck({
 export const reserveNotKept = defineCheck({
   id: 'reserve-not-kept',
   step: 'store',
+  costsWater: true,
   needs: ['site', 'compiled'],
   sound: 'What is kept for fire cannot be drawn by anything else',
   find: ({ site, compiled }) =>

@@ -1,6 +1,6 @@
 import { defineCheck, type Finding, type Mend } from './finding'
 import { DRINKING_FAULTS } from './drinking'
-import { drinkingFaults } from '../network'
+import { drinkingFaults, singleTapFlows } from '../network'
 import { length, say } from '../words'
 import {
   nodeById,
@@ -18,9 +18,16 @@ import {
 import { moveOf } from '../moves'
 import type { Quality } from '../catalog'
 
+/** A lamp is rated for what the tap passes; with the treatment in its line that is less. */
+function treatedFor(site: Site, tapId: string): { ratedLps?: number } {
+  const flowLps = singleTapFlows(site, 'full').get(tapId)?.flowLps ?? 0
+  return flowLps > 0 ? { ratedLps: Math.ceil(flowLps * 20) / 20 } : {}
+}
+
 export const untreatedDrinking = defineCheck({
   id: 'untreated-drinking',
   step: 'need',
+  costsWater: true,
   needs: ['site'],
   sound: 'Nothing is drunk untreated',
   find: ({ site }) =>
@@ -41,7 +48,10 @@ export const untreatedDrinking = defineCheck({
               ultraviolet light with a sensor, rated for the flow, and only pipe behind it. Local code and a licensed
               trade decide; test the water.`,
             numbers: {},
-            mend: { label: 'Fit filters, carbon and a lamp', move: moveOf('fitTreatment', { tap: use.at }) },
+            mend: {
+              label: 'Fit filters, carbon and a lamp',
+              move: moveOf('fitTreatment', { tap: use.at, ...treatedFor(site, use.at) }),
+            },
           },
         ]
       }),
@@ -50,6 +60,7 @@ export const untreatedDrinking = defineCheck({
 export const roofUnfit = defineCheck({
   id: 'roof-unfit',
   step: 'catch',
+  costsWater: true,
   needs: ['site', 'lines'],
   sound: 'No roof spoils the water for what it is used for',
   find: ({ site, lines }) => {

@@ -45,6 +45,7 @@ export const wetLineUndrained = defineCheck({
 export const wetLineFreezes = defineCheck({
   id: 'wet-line-freezes',
   step: 'clean',
+  costsWater: true,
   needs: ['site', 'roofLines'],
   sound: 'No water stands in a line through frost',
   find: ({ site, roofLines }) =>

@@ -1,11 +1,31 @@
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
-import { length, pipeSize, pressure, say, speed } from '../../words'
-import { moveOf, nextBoreMm, setField } from '../../moves'
+import { length, pressure, say, speed } from '../../words'
+import { moveOf, setField } from '../../moves'
 import { airAt, singleTapFlows, type Air } from '../../network'
-import { feedsOf, graphOf, nameOf, runName, type Site } from '../../site'
+import { feedsOf, graphOf, nameOf, runName, type Run, type Site } from '../../site'
+import type { PartOf } from '../../kinds'
+import { pipeSeries, sizeName, usualSeries, type PipeSeriesId } from '../../catalog'
 
 /** Above this water is loud, and a tap shut quickly hammers. */
 const FAST_MPS = 2
+
+const joinsTanks = (site: Site, run: Run): boolean =>
+  !run.parts.some(({ kind }) => kind === 'pump') &&
+  [run.from, run.to].every(({ node }) => graphOf(site).node(node)?.kind === 'tank')
+
+/** Wider pipe lets a little more through. */
+const MORE_THROUGH = 1.1
+
+/** The smallest size of a pipe's own series, else of what is usually bought here, in which what it carries runs quietly. */
+function quietSize(
+  site: Site,
+  { series = usualSeries(site.standards.pipes), innerDiameterMm }: PartOf<'pipe'>,
+  velocityMps: number,
+): { series: PipeSeriesId; size: string } | undefined {
+  const leastMm = innerDiameterMm * Math.sqrt((MORE_THROUGH * velocityMps) / FAST_MPS)
+  const sold = pipeSeries(series).sizes.find(({ innerMm }) => innerMm >= leastMm)
+  return sold && { series, size: sold.size }
+}
 
 export const waterTooFast = defineCheck({
   id: 'water-too-fast',
@@ -20,8 +40,9 @@ export const waterTooFast = defineCheck({
     return site.runs.flatMap((run): Finding[] => {
       const velocityMps = fastest.get(run.id) ?? 0
       const pipe = run.parts.find(part => part.kind === 'pipe')
-      if (velocityMps <= FAST_MPS || !pipe) return []
-      const boreMm = nextBoreMm(pipe.innerDiameterMm)
+      // Between tanks nobody shuts a tap, and nobody hears it.
+      if (velocityMps <= FAST_MPS || !pipe || joinsTanks(site, run)) return []
+      const wider = quietSize(site, pipe, velocityMps)
       return [
         {
           id: `water-too-fast:${run.id}`,
@@ -31,12 +52,16 @@ export const waterTooFast = defineCheck({
           sentence: say`Water runs at ${speed(velocityMps)} in “${runName(site, run)}”: it hisses, and a tap shut
             quickly hammers.`,
           why: say`Above ${speed(FAST_MPS)} pipes are loud, friction eats the pressure, and each quick shut-off strikes
-            the line. One size wider brings it down.`,
+            the line. Wider pipe brings it down.`,
           numbers: { velocityMps, boreMm: pipe.innerDiameterMm },
-          mend: {
-            label: say`Lay it in ${pipeSize(boreMm)}`,
-            move: moveOf('setBore', { runs: [run.id], boreMm }),
-          },
+          ...(wider
+            ? {
+                mend: {
+                  label: `Lay it in ${sizeName(wider.size, site.standards.units)} ${pipeSeries(wider.series).name}`,
+                  move: moveOf('layPipe', { run: run.id, ...wider }),
+                },
+              }
+            : {}),
         },
       ]
     })

@@ -30,6 +30,7 @@ const whenOf = (site: Site, { mode, words }: WrongWay): string => {
 export const waterGoesWrong = defineCheck({
   id: 'water-goes-wrong',
   step: 'reach',
+  costsWater: true,
   needs: ['site'],
   sound: 'Whatever runs, fails or is opened, no water goes where it should not',
   find: ({ site }) =>
@@ -86,6 +87,7 @@ const deviceAnswers = (main: NodeOf<'main'>) => [
 export const mainJoined = defineCheck({
   id: 'main-joined',
   step: 'reach',
+  costsWater: true,
   needs: ['site'],
   yieldsTo: ['water-goes-wrong'],
   sound: 'Own water and public mains are parted by an air gap or the device that the code names',
