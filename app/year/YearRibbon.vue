@@ -116,7 +116,7 @@ const short = computed(() => {
   const { year, outlook, yearIndex } = results
   if (!year) return 'working it out…'
   const unlike = outlook && unlikeYears(outlook, yearIndex)
-  const beside = unlike ? `, ${unlike} than in most years` : ''
+  const beside = unlike ? `, ${unlike} than most` : ''
   return `${yearName(yearIndex, year)}: ${counted(year.shortDays, 'day')} short${beside}`
 })
 const spoken = computed(
@@ -200,7 +200,7 @@ const spoken = computed(
 <style scoped>
 .year {
   display: grid;
-  grid-template-columns: 158px 1fr;
+  grid-template-columns: 178px 1fr;
   border-top: 1px solid var(--hair);
   background: var(--sheet);
   min-width: 0;
