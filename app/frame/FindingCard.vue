@@ -2,9 +2,8 @@
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { useAnswer } from '~/stores/useAnswer'
-import { counted, listed } from '#core/words'
-import type { Proof, StepFinding } from '#core/review'
+import { listed } from '#core/words'
+import type { StepFinding } from '#core/review'
 
 /** A finding: what follows, why, and the move that mends it; and others of the same check that it speaks for. */
 const LazyWorkedSum = defineAsyncComponent(() => import('~/fields/WorkedSum.vue'))
@@ -27,26 +26,7 @@ const others = computed(() => {
     ? listed(quoted)
     : listed([...quoted.slice(0, NAMED), `${names.length - NAMED} more`])
 })
-const mended = computed(() => [props.finding, ...props.alike].filter(({ mend }) => mend))
-const mends = computed(() => mended.value.map(({ mend }) => mend!.move))
-/** A move is offered once it was made on a copy and found to mend; for all alike, once it was made for all of them. */
-const { answer: proof, fresh: isProven } = useAnswer('proof', () =>
-  props.finding.mend ? { findings: [props.finding.id] } : undefined,
-)
-const { answer: proofOfAll, fresh: areProven } = useAnswer('proof', () =>
-  props.finding.mend && props.alike.length && mends.value.length > props.alike.length
-    ? { findings: mended.value.map(({ id }) => id) }
-    : undefined,
-)
-const isOffered = computed(() => isProven.value && proof.value?.holds)
-const areOffered = computed(() => areProven.value && proofOfAll.value?.holds)
-/** What it is to the middle year, where that is half a day at least. */
-function gainWords({ shortDays: { now, then } }: Proof): string {
-  if (Math.abs(then - now) < 0.5) return ''
-  return then < now
-    ? ` · ${counted(Math.round(now), 'day')} short become ${Math.round(then)}`
-    : ` · costs ${counted(Math.round(then - now), 'short day')} a year`
-}
+const mends = computed(() => [props.finding, ...props.alike].flatMap(({ mend }) => (mend ? [mend.move] : [])))
 function mendAll(): void {
   store.makeAll(mends.value, `${phrase(props.finding.mend!.label)}, all ${mends.value.length}`)
 }
@@ -61,10 +41,15 @@ function mendAll(): void {
       {{ phrase(finding.why) }}<template v-if="alike.length"> The same goes for {{ others }}.</template>
     </p>
     <div class="acts">
-      <button v-if="finding.mend && isOffered" type="button" class="plain" @click="store.make(finding.mend.move)">
-        {{ phrase(finding.mend.label) }}{{ gainWords(proof!) }}
+      <button v-if="finding.mend" type="button" class="plain" @click="store.make(finding.mend.move)">
+        {{ phrase(finding.mend.label) }}
       </button>
-      <button v-if="areOffered" type="button" class="plain" @click="mendAll">
+      <button
+        v-if="finding.mend && alike.length && mends.length > alike.length"
+        type="button"
+        class="plain"
+        @click="mendAll"
+      >
         The same for all {{ mends.length }}
       </button>
       <button
