@@ -21,15 +21,13 @@ export {
   meanMonths,
   outlook,
   outlookOf,
-  overYears,
   SHORT_SHARE,
-  unlikeYears,
   poolFigures,
   type Outlook,
-  type OverYears,
   type PoolFigures,
   type YearFigures,
 } from './year'
+export { overYears, unlikeYears, type OverYears } from './overYears'
 export { BALANCE_OF } from './reads'
 export {
   burstsOf,

@@ -1,8 +1,7 @@
-import { min, sum } from 'd3-array'
-import { boreMm } from './loss'
-import { circleArea } from '../sums'
+import { min } from 'd3-array'
+import { runHoldsL } from './loss'
 import { graphOf, portHeightM, roleOf, walk, type Hop, type Run, type Site } from '../site'
-import { lengthOfPart, levelsOut, type SiteNode } from '../kinds'
+import { levelsOut, type SiteNode } from '../kinds'
 
 /** A line that stays full of water when a system is drained down, and how much stands in it. */
 export interface LeftFull {
@@ -15,8 +14,7 @@ const AS_LOW_M = 0.05
 const OF_STORM: readonly SiteNode['kind'][] = ['spout', 'chamber']
 
 /** True where water can run back through a run: no pump, no check, no float in it. */
-const runsBack = ({ parts }: Run): boolean =>
-  parts.every(part => part.kind === 'valve' || levelsOut(part))
+const runsBack = ({ parts }: Run): boolean => parts.every(part => part.kind === 'valve' || levelsOut(part))
 
 /**
  * The lines that keep their water with pumps off, mains shut, every tap open and every valve too: those that lie lower
@@ -27,7 +25,7 @@ export function leftFull(site: Site): LeftFull[] {
   return site.runs.flatMap((run): LeftFull[] => {
     const graph = graphOf(site)
     const [from, to] = [graph.node(run.from.node), graph.node(run.to.node)]
-    const litres = heldL(run)
+    const litres = runHoldsL(run)
     if (!from || !to || litres <= 0 || [from, to].some(({ kind }) => OF_STORM.includes(kind))) return []
     // What a well's pump stands in is the well's own water.
     const lowM = min([
@@ -69,8 +67,3 @@ const emptiedM = (site: Site, tankId: string): number =>
           : [],
     ),
   ) ?? Infinity
-
-const heldL = (run: Run): number =>
-  sum(run.parts, part => (part.kind === 'pipe' || part.kind === 'flexible' ? lengthOfPart(part) : 0)) *
-  circleArea(boreMm(run) / 1000) *
-  1000

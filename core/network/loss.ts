@@ -1,9 +1,18 @@
+import { sum } from 'd3-array'
 import { circleArea, fittingLossM, flowAtHead, pipeFriction } from '../sums'
 import { portHeightM, type Run, type Site } from '../site'
 import { FITTING_K } from '../catalog'
 import { boreOfPart, does, kOf, lengthOfPart } from '../kinds'
 
 const UNKNOWN_BORE_MM = 104
+
+/** Water that stands in a run's pipes and hoses, L. */
+export const runHoldsL = ({ parts }: Pick<Run, 'parts'>): number =>
+  sum(parts, part =>
+    part.kind === 'pipe' || part.kind === 'flexible'
+      ? circleArea(part.innerDiameterMm / 1000) * lengthOfPart(part) * 1000
+      : 0,
+  )
 
 /** Bore of a run's first pipe, else of its first part that has one: what fittings without one are reckoned in. */
 export function boreMm(run: Run): number {

@@ -15,9 +15,9 @@ import {
   type Site,
 } from '../site'
 import { moveOf } from '../moves'
-import { lengthOfPart, type Tank } from '../kinds'
+import type { Tank } from '../kinds'
 import { MONTH_DAYS, weatherSeries } from '../climate'
-import { circleArea } from '../sums'
+import { runHoldsL } from '../network'
 import { compile, simulate, type DailyRun } from '../balance'
 
 const metL = (run: DailyRun) => ((sum(run.askedL) - sum(run.rationedL) - sum(run.shortL)) / run.days) * 365.25
@@ -138,11 +138,7 @@ export const lineFreezes = defineCheck({
             (outlook.asks.find(({ id }) => id === use.id)?.litresPerDay[month - 1] ?? 0) * MONTH_DAYS[month - 1]!,
         ),
     )
-    const holdL = sum(lines, run =>
-      sum(run.parts, part =>
-        part.kind === 'pipe' ? circleArea(part.innerDiameterMm / 1000) * lengthOfPart(part) * 1000 : 0,
-      ),
-    )
+    const holdL = sum(lines, runHoldsL)
     const ids = lines.map(run => run.id)
     const by = (label: string, way: 'buried' | 'insulated' | 'heated' | 'drained' | 'indoors'): Mend => ({
       label,

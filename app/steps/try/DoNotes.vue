@@ -40,11 +40,17 @@ function drainDown(): void {
     ...taps.value.map(({ id }) => ({ tap: id, to: 1 })),
     ...drains.map(valve => ({ valve, to: true })),
   )
-  drained.value = true
 }
+/** So it stands: no power, no main, every tap open. */
+const isDrained = computed(
+  () =>
+    !now.value.power &&
+    taps.value.length > 0 &&
+    mains.value.every(({ id }) => now.value.mainsOff.includes(id)) &&
+    taps.value.every(({ id }) => now.value.open[id] === 1),
+)
 /** What stays full then, until somebody opens a union or fits a drain. */
-const drained = ref(false)
-const full = computed(() => (drained.value && !now.value.power ? leftFull(site.value) : []))
+const full = computed(() => (isDrained.value ? leftFull(site.value) : []))
 const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 0]))
 </script>
 
@@ -116,7 +122,7 @@ const empty = () => Object.fromEntries(tanksOf(site.value).map(({ id }) => [id, 
         >{{ at ? ', ' : '' }}“{{ runName(site, run) }}” ({{ litres(left) }})</template
       >. Frost splits them; open a union or fit a drain at their lowest.
     </p>
-    <p v-else-if="drained && !now.power" class="soft small">Drained, no line stands full.</p>
+    <p v-else-if="isDrained" class="soft small">Drained, no line stands full.</p>
     <p class="soft small">Touch a tap or a valve in the Section too.</p>
   </div>
 </template>

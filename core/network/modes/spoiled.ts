@@ -98,8 +98,10 @@ export interface Stalled {
 export function stalledPumps(site: Site): Stalled[] {
   return site.modes.flatMap(mode =>
     fillingsOf(site).flatMap(({ runs, pump }): Stalled[] => {
-      const [run] = runs.filter(({ parts }) => parts.some(({ id }) => id === pump.id))
-      if (!run || pump.switchedBy === 'hand' || (pump.switchedBy && feelsIt(pump))) return []
+      const run = runs.find(({ parts }) => parts.includes(pump))
+      // An on-demand pump feels the flow unless another switch was told; any other that fills a tank goes by its level.
+      const by = pump.switchedBy ?? (pump.pump === 'on-demand' ? 'flow-switch' : 'level-switch')
+      if (!run || by !== 'level-switch') return []
       const shuts = (each: Run) => each.parts.some(part => part.kind === 'valve' && !part.open)
       return waysOutShut(inMode(site, mode), run, shuts) ? [{ mode, run, pump }] : []
     }),
@@ -110,9 +112,9 @@ export function stalledPumps(site: Site): Stalled[] {
 function waysOutShut(site: Site, run: Run, shuts: (run: Run) => boolean): boolean {
   const here = graphOf(site).run(run.id)!
   if (shuts(here)) return true
-  const ends = [...walk(site, here.to.node, { along: 'down', takes: step => !shuts(step.run) })]
-  const first = graphOf(site).node(here.to.node)!
-  return !runsThrough(first) ? false : !ends.some(({ node }) => !runsThrough(node))
+  if (!runsThrough(graphOf(site).node(here.to.node)!)) return false
+  const ways = [...walk(site, here.to.node, { along: 'down', takes: step => !shuts(step.run) })]
+  return ways.every(({ node }) => runsThrough(node))
 }
 
 /** Valves that some mode turns: they do not stand alike in all of them and in the plan. */

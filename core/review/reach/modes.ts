@@ -2,7 +2,8 @@ import { defineCheck, subjectOfRun, type Finding } from '../finding'
 import { flow, listed, say } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { forgottenValves, handValves, leaningModes, servedInMode, stalledPumps } from '../../network'
-import { graphOf, nameOf, runName, type Mode, type Site } from '../../site'
+import { fillingsOf, graphOf, nameOf, runName, type Mode, type Run, type Site } from '../../site'
+import { does } from '../../kinds'
 
 const siteSubject = (site: Site): Finding['subject'] => ({ kind: 'site', id: site.id, name: site.name })
 
@@ -152,9 +153,19 @@ export const modeStalls = defineCheck({
       why: say`It works against a wall until its seals go. Switch it off before the valves are turned, and write that on
         the card; or give it a switch that feels that nothing flows.`,
       numbers: {},
-      mend: {
-        label: 'Give it a switch that feels the flow',
-        move: setField('part', pump.id, 'switchedBy', 'flow-switch'),
-      },
+      // Without a float to stop the water a pump that feels the flow alone would never stop.
+      ...(fillsByFloat(site, run)
+        ? {
+            mend: {
+              label: 'Give it a switch that feels the flow',
+              move: setField('part', pump.id, 'switchedBy', 'flow-switch'),
+            },
+          }
+        : {}),
     })),
 })
+
+const fillsByFloat = (site: Site, pumped: Run): boolean =>
+  fillingsOf(site).some(
+    ({ runs }) => runs.includes(pumped) && runs.at(-1)!.parts.some(part => does(part, 'stops when full')),
+  )
