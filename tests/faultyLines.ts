@@ -62,6 +62,7 @@ export const LINE_FAULTS: Record<string, (site: Site) => Site> = {
     const part = { kind: 'pipe', lengthM: 1, innerDiameterMm: 26.6, roughnessMm: 0.0015 }
     return build(bare, moveOf('insertPart', { run: pumpRun(bare).id, before: partOf(bare, 'pump').id, part }))
   },
+  'check-missing': site => without(lifted(site, 'jet'), part => part.kind === 'check'),
   'float-chokes': site => {
     const hill = build(site, moveOf('addTank', { kind: 'header', how: 'alone' }))
     const filled = build(

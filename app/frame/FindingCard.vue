@@ -1,13 +1,20 @@
 <script setup lang="ts">
+import AcceptFinding from './AcceptFinding.vue'
+import FollowersList from './FollowersList.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
-import { listed } from '#core/words'
-import type { StepFinding } from '#core/review'
+import { useAnswer } from '~/stores/useAnswer'
+import { counted, listed } from '#core/words'
+import { mendsOf } from '#core/review/finding'
+import type { Mend, Proof, StepFinding } from '#core/review'
 
-/** A finding: what follows, why, and the move that mends it; and others of the same check that it speaks for. */
+/**
+ * A finding: what follows, why, and the move that mends it; others of the same check that it speaks for; and, folded,
+ * what else follows from it.
+ */
 const LazyWorkedSum = defineAsyncComponent(() => import('~/fields/WorkedSum.vue'))
-const props = defineProps<{ finding: StepFinding; alike: StepFinding[] }>()
+const props = defineProps<{ finding: StepFinding; alike: StepFinding[]; followers: StepFinding[] }>()
 const store = useSite()
 const { phrase } = useUnits()
 const { pickSubject } = useSelection()
@@ -26,9 +33,36 @@ const others = computed(() => {
     ? listed(quoted)
     : listed([...quoted.slice(0, NAMED), `${names.length - NAMED} more`])
 })
-const mends = computed(() => [props.finding, ...props.alike].flatMap(({ mend }) => (mend ? [mend.move] : [])))
-function mendAll(): void {
-  store.makeAll(mends.value, `${phrase(props.finding.mend!.label)}, all ${mends.value.length}`)
+const mended = computed(() => [props.finding, ...props.alike].filter(({ mend }) => mend))
+/** A move is offered once it was made on a copy and found to mend; for all alike, once it was made for all of them. */
+const { answer: proof, fresh: isProven } = useAnswer('proof', () =>
+  props.finding.mend ? { findings: [props.finding.id] } : undefined,
+)
+const { answer: proofOfAll, fresh: areProven } = useAnswer('proof', () =>
+  props.finding.mend && props.alike.length && mended.value.length > props.alike.length
+    ? { findings: mended.value.map(({ id }) => id) }
+    : undefined,
+)
+const offered = computed(() =>
+  isProven.value && proof.value?.holds ? mendsOf(props.finding)[proof.value.choice] : undefined,
+)
+const offeredToAll = computed(() =>
+  areProven.value && proofOfAll.value?.holds
+    ? mended.value.map(finding => mendsOf(finding)[proofOfAll.value!.choice]!)
+    : undefined,
+)
+/** What it is to the middle year, where that is half a day at least. */
+function gainWords({ shortDays: { now, then } }: Proof): string {
+  if (Math.abs(then - now) < 0.5) return ''
+  return then < now
+    ? ` · ${counted(Math.round(now), 'day')} short become ${Math.round(then)}`
+    : ` · costs ${counted(Math.round(then - now), 'short day')} a year`
+}
+function mendAll(mends: Mend[]): void {
+  store.makeAll(
+    mends.map(({ move }) => move),
+    `${phrase(mends[0]!.label)}, all ${mends.length}`,
+  )
 }
 </script>
 
@@ -41,16 +75,11 @@ function mendAll(): void {
       {{ phrase(finding.why) }}<template v-if="alike.length"> The same goes for {{ others }}.</template>
     </p>
     <div class="acts">
-      <button v-if="finding.mend" type="button" class="plain" @click="store.make(finding.mend.move)">
-        {{ phrase(finding.mend.label) }}
+      <button v-if="offered" type="button" class="plain" @click="store.make(offered.move)">
+        {{ phrase(offered.label) }}{{ gainWords(proof!) }}
       </button>
-      <button
-        v-if="finding.mend && alike.length && mends.length > alike.length"
-        type="button"
-        class="plain"
-        @click="mendAll"
-      >
-        The same for all {{ mends.length }}
+      <button v-if="offeredToAll" type="button" class="plain" @click="mendAll(offeredToAll)">
+        The same for all {{ offeredToAll.length }}
       </button>
       <button
         v-for="answer in finding.answers"
@@ -71,7 +100,9 @@ function mendAll(): void {
       >
         Sum
       </button>
+      <AcceptFinding :findings="[finding, ...alike]" />
     </div>
+    <FollowersList v-if="followers.length" :followers="followers" />
     <LazyWorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
   </article>
 </template>

@@ -4,11 +4,13 @@ import { counted } from '#core/words'
 import type { StepDefinition } from '~/steps/step'
 import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
+import AcceptedList from '~/frame/AcceptedList.vue'
 import FindingCard from '~/frame/FindingCard.vue'
 import { isWorking } from '~/engine/answers'
 import { useResults } from '~/stores/results'
 import { fewAtATime } from '~/stores/fewAtATime'
 import { unchanged } from '~/stores/unchanged'
+import { byRoot } from '#core/review/causes'
 import type { StepFinding } from '#core/review'
 
 /** What this means: the four figures that matter for the step, then the findings, worst first. */
@@ -28,16 +30,21 @@ const findings = computed<StepFinding[]>(() => {
     (a, b) => Number(a.severity !== 'wrong') - Number(b.severity !== 'wrong') || Number(here(b)) - Number(here(a)),
   )
 })
+/** Causes first; what follows from one is told in it. */
+const roots = computed(() => byRoot(findings.value))
+const followersOf = computed(() => new Map(roots.value.map(({ root, followers }) => [root, followers])))
 /** Where one check finds many alike, the first speaks for them. */
 const FEW = 2
 const NONE: StepFinding[] = []
 const cardOf = (card: { finding: StepFinding }) => card.finding.id
 const allCards = computed(() => {
-  const byCheck = group(findings.value, finding => finding.check)
-  return findings.value.flatMap(finding => {
+  const told = roots.value.map(({ root }) => root)
+  const followers = (of: StepFinding[]) => of.flatMap(each => followersOf.value.get(each)!)
+  const byCheck = group(told, finding => finding.check)
+  return told.flatMap(finding => {
     const same = byCheck.get(finding.check)!
-    if (same.length <= FEW) return [{ finding, alike: NONE }]
-    return same[0] === finding ? [{ finding, alike: same.slice(1) }] : []
+    if (same.length <= FEW) return [{ finding, alike: NONE, followers: followers([finding]) }]
+    return same[0] === finding ? [{ finding, alike: same.slice(1), followers: followers(same) }] : []
   })
 })
 const cards = fewAtATime(
@@ -72,9 +79,16 @@ const told = computed(() => {
     </div>
     <div class="advice" :class="{ waiting: !results.reviewed }">
       <h2 id="findings" class="unseen">Findings</h2>
-      <FindingCard v-for="{ finding, alike } in cards" :key="finding.id" :finding="finding" :alike="alike" />
+      <FindingCard
+        v-for="{ finding, alike, followers } in cards"
+        :key="finding.id"
+        :finding="finding"
+        :alike="alike"
+        :followers="followers"
+      />
+      <AcceptedList v-if="results.review?.accepted.length" :accepted="results.review.accepted" />
       <div v-if="results.review" class="soft small">
-        {{ results.review.sound.length }} checks sound ·
+        Nothing found by {{ results.review.sound.length }} checks ·
         <button type="button" class="plain small" :aria-expanded="showSound" @click="showSound = !showSound">
           {{ showSound ? 'hide' : 'show' }}
         </button>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { MARK_WORDS, markOf, type StepDefinition } from '~/steps/step'
 import { STEPS } from '~/steps/steps'
-import { useResults } from '~/stores/results'
+import { useStepContext } from '~/steps/useStepContext'
 import { useSite } from '~/stores/site'
 
 const props = defineProps<{ step: StepDefinition }>()
 const store = useSite()
-const results = useResults()
-const marks = computed(() => new Map(STEPS.map(step => [step.id, markOf(step, store.site!, results.review)])))
+const context = useStepContext()
+const marks = computed(() => new Map(STEPS.map(step => [step.id, markOf(step, context.value)])))
 </script>
 
 <template>
@@ -70,11 +70,16 @@ i {
   border: 1.5px solid var(--soft);
   display: block;
 }
-.sound i {
+.clear i {
   background: var(--moss);
   border-color: var(--moss);
 }
-.gaps i {
+/* A moment’s work does not flicker; what takes longer shows that it does. */
+.working i {
+  border-style: dotted;
+  transition: background-color 0.1s 0.6s;
+}
+.look i {
   border-color: var(--straw);
   background: linear-gradient(90deg, var(--straw) 50%, transparent 50%);
 }

@@ -91,10 +91,13 @@ i {
   height: 9px;
   border-radius: 50%;
 }
-i.sound {
+i.clear {
   background: var(--moss);
 }
-i.gaps {
+i.working {
+  border: 1.5px dotted var(--soft);
+}
+i.look {
   border: 1.5px solid var(--straw);
   background: linear-gradient(90deg, var(--straw) 50%, transparent 50%);
 }

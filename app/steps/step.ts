@@ -5,11 +5,12 @@ import type { Review, StepFinding } from '#core/review'
 import { overYears, type Outlook, type PoolFigures, type YearFigures, type CatchYear } from '#core/balance'
 
 export type StepId = 'need' | 'catch' | 'clean' | 'store' | 'lift' | 'reach' | 'try' | 'build' | 'keep'
-export type StepMark = 'empty' | 'gaps' | 'sound' | 'closed'
+export type StepMark = 'empty' | 'working' | 'look' | 'clear' | 'closed'
 export const MARK_WORDS: Record<StepMark, string> = {
-  empty: 'not started',
-  gaps: 'has gaps',
-  sound: 'sound',
+  empty: 'not begun',
+  working: 'being worked out',
+  look: 'to look at',
+  clear: 'nothing found',
   closed: 'not yet open',
 }
 
@@ -30,6 +31,8 @@ export interface StepContext {
   outlook: Outlook | undefined
   roofYear: CatchYear | undefined
   review: Review | undefined
+  /** True where the review is of the document as it is now. */
+  isReviewed: boolean
   litres: (litres: number) => string
   show: (value: number, kind: import('#core/units').Kind) => string
 }
@@ -44,6 +47,8 @@ export interface Subject {
   holds: readonly string[]
   /** What is picked in the Section with it; without, it is no thing of the site. */
   node?: string
+  /** True while something of it is still to be done before water may come. */
+  isOpen?: boolean
 }
 
 /** A step of the work: all that the frame needs to know of it. One without a sheet is not yet open. */
@@ -53,6 +58,8 @@ export interface StepDefinition {
   sheet?: Component
   /** True once somebody has begun on it. */
   started?: (site: Site) => boolean
+  /** True while something of it is still to be done before water may come. */
+  isOpen?: (context: StepContext) => boolean
   subjects?: (context: StepContext) => Subject[]
   /** The four figures of the Margin. */
   figures?: (context: StepContext) => StepFigure[]
@@ -68,11 +75,19 @@ export interface StepDefinition {
   grade?: boolean
 }
 
+/** How something stands of which some is found or open; nothing is said to be clear before it is looked at. */
+export function markFor(found: readonly StepFinding[], isOpen: boolean, isReviewed: boolean): StepMark {
+  if (found.length || isOpen) return 'look'
+  return isReviewed ? 'clear' : 'working'
+}
+
 /** How a step stands in the Path. */
-export function markOf(step: StepDefinition, site: Site, review: Review | undefined): StepMark {
+export function markOf(step: StepDefinition, context: StepContext): StepMark {
+  const { site, review, isReviewed } = context
   if (!step.started) return 'closed'
-  if (review?.findings.some(finding => finding.step === step.id)) return 'gaps'
-  return step.started(site) ? 'sound' : 'empty'
+  const found = review?.findings.filter(finding => finding.step === step.id) ?? []
+  if (!found.length && !step.started(site)) return 'empty'
+  return markFor(found, step.isOpen?.(context) ?? false, isReviewed)
 }
 
 /** What was found of a subject, of a step's own findings. */

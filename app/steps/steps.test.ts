@@ -23,6 +23,7 @@ function contextOf(site: Site, units: System, answered = true): StepContext {
     outlook: answered ? yearsAhead(spoken) : undefined,
     roofYear: answered ? roofYearOf(spoken) : undefined,
     review: answered ? review(spoken) : undefined,
+    isReviewed: answered,
     litres: value => showVolume(value, units).text,
     show: (value, kind) => showQuantity(value, kind, units).text,
   }
@@ -83,7 +84,7 @@ describe.each(STEPS.map(step => [step.id, step] as [string, StepDefinition]))('t
     for (const { value, note } of step.figures!(context))
       for (const rule of NEVER) expect(`${value} ${note}`).not.toMatch(rule)
     for (const { holds } of step.subjects!(context)) for (const id of holds) expect(idsIn(context.site)).toContain(id)
-    expect(['empty', 'gaps']).toContain(markOf(step, context.site, undefined))
+    expect(['empty', 'working', 'look']).toContain(markOf(step, { ...context, review: undefined, isReviewed: false }))
     expect(step.caution).toMatch(/[.]$/)
   })
 })
@@ -109,7 +110,11 @@ describe('the steps', () => {
       const { site, review } = context
       for (const step of STEPS) {
         const found = review!.findings.filter(finding => finding.step === step.id)
-        expect(markOf(step, site, review)).toBe(found.length ? 'gaps' : step.started!(site) ? 'sound' : 'empty')
+        const isOpen = step.isOpen?.(context) ?? false
+        const clear = isOpen ? 'look' : 'clear'
+        expect(markOf(step, context)).toBe(found.length ? 'look' : step.started!(site) ? clear : 'empty')
+        // Nothing is said to be clear before it was looked at.
+        expect(markOf(step, { ...context, review: undefined, isReviewed: false })).not.toBe('clear')
         for (const subject of step.subjects!(context))
           expect(findingsOf(subject, step.id, review)).toEqual(
             subject.holds.flatMap(id => found.filter(finding => finding.subject.id === id)),

@@ -9,7 +9,7 @@ export function useStepContext() {
   const results = useResults()
   const { litres, show } = useUnits()
   return computed((): StepContext => {
-    const { pools, outlook, roofYear, review } = results
-    return { site: store.site!, pools, outlook, roofYear, review, litres, show }
+    const { pools, outlook, roofYear, review, reviewed: isReviewed } = results
+    return { site: store.site!, pools, outlook, roofYear, review, isReviewed, litres, show }
   })
 }

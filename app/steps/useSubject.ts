@@ -3,7 +3,7 @@ import { isLarge, sameThings } from '~/engine/large'
 import { nextTask } from '~/engine/nextTask'
 import { useSelection } from '~/stores/useSelection'
 import type { Site } from '#core/site'
-import { findingsOf, type StepContext, type StepDefinition, type StepMark, type Subject } from './step'
+import { findingsOf, markFor, type StepContext, type StepDefinition, type StepMark, type Subject } from './step'
 import { useStepContext } from './useStepContext'
 
 /** Where nothing was put into these or taken out, the subjects are the same ones. */
@@ -74,6 +74,8 @@ export function useSubject(step: () => StepDefinition) {
     else pickTopic(chosen.id)
   }
   const markOf = (of: Subject): StepMark | undefined =>
-    of.holds.length ? (marks.value.get(of.id)!.length ? 'gaps' : 'sound') : undefined
+    of.holds.length || of.isOpen !== undefined
+      ? markFor(marks.value.get(of.id)!, of.isOpen ?? false, context.value.isReviewed)
+      : undefined
   return { subjects, subject, pick, markOf }
 }

@@ -12,6 +12,7 @@ import {
   needRun,
   named,
 } from './move'
+import { withWhatHangs } from './follow'
 import { showQuantity } from '../units'
 import { tankHeight } from '../sums'
 import { graphOf, nameOf, portsByRole, rimM, runsFrom, runsTo, type Site, runName, thingName } from '../site'
@@ -227,16 +228,20 @@ export const widenLink = defineMove({
   },
 })
 
-/** Raises the bases of joined tanks until their rims are level with the highest. */
+/** Sets joined tanks up or down until their rims are level with the highest of them, or with the lowest. */
 export const levelRims = defineMove({
-  args: z.object({ tanks: z.array(z.string()).min(2) }),
-  label: () => 'Level the tops of the joined tanks',
-  apply(site, { tanks }) {
+  args: z.object({ tanks: z.array(z.string()).min(2), with: z.enum(['highest', 'lowest']).default('highest') }),
+  label: ({ with: which = 'highest' }) => `Level the tops of the joined tanks with the ${which}`,
+  apply(site, { tanks, with: which }) {
     const found = tanks.map(id => required(site, id, 'tank'))
-    const topM = Math.max(...found.map(rimM))
-    for (const tank of found) tank.baseM = toThousandth(tank.baseM + topM - rimM(tank))
+    const rims = found.map(rimM)
+    const topM = which === 'highest' ? Math.max(...rims) : Math.min(...rims)
+    for (const tank of found) raiseTank(site, tank, topM - rimM(tank))
   },
 })
+
+const raiseTank = (site: Site, tank: Tank, byM: number): void =>
+  withWhatHangs(site, tank, () => (tank.baseM = toThousandth(tank.baseM + byM)))
 
 /** Puts a valve at each end of a link that has none. */
 export const fitLinkValves = defineMove({

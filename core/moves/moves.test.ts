@@ -59,6 +59,7 @@ describe('every move', () => {
       setPort: { tank: 'tank-1', port: 'inlet' },
       resizeTank: { tank: 'tank-1', shape: {} },
       levelRims: { tanks: ['tank-1', 'tank-1'] },
+      setLower: { nodes: ['tank-1'], byM: 0.1 },
       fitLinkValves: { run: 'run-1' },
       addRoof: { name: 'Shed', lengthM: 1, widthM: 1, material: 'steel' },
       addRoofPiece: { roof: 'roof-1', lengthM: 1, widthM: 1 },

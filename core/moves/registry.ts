@@ -18,7 +18,7 @@ import { addTank } from './addTank'
 import { fitOverflow, reshapeTank, resizeTank, setInlet, setKind, setPort, standOn, widenTanks } from './tanks'
 import { remove } from './takeOut'
 import { addSource, setTrigger, supplyFrom, topUpFrom } from './sources'
-import { set, setHeight } from './set'
+import { set, setHeight, setLower } from './set'
 import {
   addRoof,
   addRoofPiece,
@@ -61,6 +61,7 @@ import { cutAgain, cutPieces, ownLength, swapItem } from './cutting'
 import { addDevice, changeDevice, dropDevice } from './devices'
 import { changeRestriction, dropRestriction, restrict } from './restrictions'
 import { correctReading, dropReading, logReading, logReadings, putChore } from './log'
+import { accept, tellAgain } from './accepting'
 import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'
@@ -70,6 +71,7 @@ import type { Move, ThingKind } from '../site'
 export const MOVES = {
   set,
   setHeight,
+  setLower,
   remove,
   setClimate,
   turnHemisphere,
@@ -172,6 +174,8 @@ export const MOVES = {
   ownLength,
   swapItem,
   turnLine,
+  accept,
+  tellAgain,
   tickTask,
   orderTasks,
   addStage,

@@ -1,5 +1,8 @@
 import { z } from 'zod'
 import { withWhatHangs } from './follow'
+import { listed } from '../words'
+import { showQuantity } from '../units'
+import type { SiteNode } from '../kinds'
 import { defineMove, Impossible, toThousandth } from './move'
 import {
   fieldOf,
@@ -93,11 +96,28 @@ function carryName(site: Site, before: string, now: string): void {
 export const setHeight = defineMove({
   args: z.object({ node: z.string(), baseM: z.number().min(-500).max(5000) }),
   label: ({ node }, site) => `Move ${nameOf(site, node, 'a height')} up or down`,
-  apply(site, { node, baseM }) {
-    const found = site.nodes.find(candidate => candidate.id === node)
-    if (!found) throw new Impossible('What you were moving is no longer there.')
-    const raise = () => (found.baseM = Math.round(baseM * 10000) / 10000)
-    if (found.kind === 'tank') withWhatHangs(site, found, raise)
-    else raise()
+  apply: (site, { node, baseM }) => standAt(site, standing(site, node), baseM),
+})
+
+/** Sets what stands or hangs together lower, all by as much. */
+export const setLower = defineMove({
+  args: z.object({ nodes: z.array(z.string()).min(1), byM: z.number().positive().max(500) }),
+  label: ({ nodes, byM }, site) =>
+    `Set ${listed(nodes.map(id => nameOf(site, id)))} ${showQuantity(byM, 'length', site.standards.units).text} lower`,
+  apply(site, { nodes, byM }) {
+    const found = nodes.map(id => standing(site, id))
+    const wereM = found.map(({ baseM }) => baseM)
+    found.forEach((node, at) => standAt(site, node, wereM[at]! - byM))
   },
 })
+
+function standing(site: Site, id: string): SiteNode {
+  const found = site.nodes.find(candidate => candidate.id === id)
+  if (!found) throw new Impossible('What you were moving is no longer there.')
+  return found
+}
+function standAt(site: Site, node: SiteNode, baseM: number): void {
+  const put = () => (node.baseM = Math.round(baseM * 10000) / 10000)
+  if (node.kind === 'tank') withWhatHangs(site, node, put)
+  else put()
+}

@@ -2,11 +2,15 @@ import { boreMm } from './loss'
 import { graphOf, roleOf, type Run, type Site } from '../site'
 import { offeredParts, PART_KINDS, type NewPart, type OfferedIn, type Part } from '../kinds'
 
-/** A part that makes sense in a line; where one is missing, why, and the part that it belongs before. */
+/**
+ * A part that makes sense in a line; where one is missing, why, the check that finds it so, and the part that it belongs
+ * before.
+ */
 export interface Offered {
   name: string
   part: NewPart
   missing?: string
+  foundBy?: string
   before?: string
 }
 
@@ -27,25 +31,28 @@ export function partsOffered(site: Site, run: Run): Offered[] {
   const intoTank = to?.kind === 'tank'
   const offered = offeredParts(bore)
   const make = (kind: Part['kind']): NewPart => offered.find(({ part }) => part.kind === kind)!.part
-  const wants = (part: NewPart, missing: string, before?: string): Offered => ({
+  const wants = (foundBy: string, part: NewPart, missing: string, before?: string): Offered => ({
     name: named(part),
     part,
     missing,
+    foundBy,
     ...(before === undefined ? {} : { before }),
   })
   const missing: Offered[] = [
-    ...(pumpAt >= 0 && !has('check') ? [wants(make('check'), 'water runs back once the pump stops', behindPump)] : []),
+    ...(pumpAt >= 0 && !has('check')
+      ? [wants('check-missing', make('check'), 'water runs back once the pump stops', behindPump)]
+      : []),
     ...(fromTank && first?.kind !== 'valve'
-      ? [wants(make('valve'), 'nothing shuts this line off at the tank', first?.id)]
+      ? [wants('supply-unfitted', make('valve'), 'nothing shuts this line off at the tank', first?.id)]
       : []),
     ...(intoTank && from?.kind === 'main' && !has('float')
-      ? [wants(make('float'), 'nothing stops the main once the tank is full')]
+      ? [wants('float-missing', make('float'), 'nothing stops the main once the tank is full')]
       : []),
     ...(pumpAt >= 0 && !has('union')
-      ? [wants(make('union'), 'the pump does not come out without a saw', behindPump)]
+      ? [wants('rigid-at-pump', make('union'), 'the pump does not come out without a saw', behindPump)]
       : []),
-    ...(fromTank && pumpAt > 0 && !has('flexible')
-      ? [wants(make('flexible'), 'a rigid pipe cracks as the tank swells', run.parts[pumpAt]?.id)]
+    ...(fromTank && run.parts.slice(0, Math.max(0, pumpAt)).some(part => part.kind === 'pipe') && !has('flexible')
+      ? [wants('rigid-at-pump', make('flexible'), 'a rigid pipe cracks as the tank swells', run.parts[pumpAt]?.id)]
       : []),
   ]
   const fits: Record<OfferedIn, (kind: Part['kind']) => boolean> = {

@@ -29,6 +29,7 @@ const PLANNED_OF = [
   'options',
   'chores',
   'pins',
+  'accepted',
   'found',
   'devices',
   'restrictions',

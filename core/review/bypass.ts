@@ -21,6 +21,7 @@ const [WORTH_L, WORTH_SHARE] = [50, 0.05]
 export const bypassInFilling = defineCheck({
   id: 'bypass-in-filling',
   step: 'clean',
+  harms: 'loss',
   needs: ['site'],
   sound: 'No by-pass wastes the months that fill the tanks',
   find: ({ site }) => {
@@ -57,6 +58,7 @@ export const bypassInFilling = defineCheck({
 export const bypassShutInFrost = defineCheck({
   id: 'bypass-shut-in-frost',
   step: 'clean',
+  harms: 'season',
   costsWater: true,
   needs: ['site'],
   sound: 'Winter by-passes stand open through the frost',

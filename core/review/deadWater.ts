@@ -1,5 +1,5 @@
 import { min, sum } from 'd3-array'
-import { defineCheck, nodeSubject, type Finding } from './finding'
+import { bestFirst, defineCheck, nodeSubject, type Finding } from './finding'
 import { liftMend } from './uses'
 import { length, percent, say, volume } from '../words'
 import { highestM, nameOf, nodeById, runsFrom, type Run, type Site } from '../site'
@@ -11,10 +11,15 @@ import { isFilled, keptBackL, suppliesOf, type Compiled, type Pool, type DrawPat
 /** More than this of a tank's water out of reach is worth a word; an outlet a hand above the floor is not. */
 const DEAD_SHARE = 0.15
 const LEAST_L = 20
+/** Uses that it is tried to draw from what nothing draws from. */
+const MOST_TRIED = 3
 /** Where an outlet usually sits: above the sediment. */
 const usualOutletM = (tank: Tank) => Math.min(0.1, tankHeight(tank.shape) * 0.08)
 
-const found = (pool: Pool, deadL: number, of: Pick<Finding, 'why' | 'mend'>): Finding => ({
+/** Why it cannot be drawn, and what brings it out. */
+type Way = Pick<Finding, 'why' | 'mend' | 'otherwise'>
+
+const found = (pool: Pool, deadL: number, of: Way): Finding => ({
   id: `dead-water:${pool.id}`,
   check: 'dead-water',
   severity: 'look',
@@ -25,7 +30,7 @@ const found = (pool: Pool, deadL: number, of: Pick<Finding, 'why' | 'mend'>): Fi
 })
 
 /** A group from which nothing draws: behind a shut valve, or with no line at all. */
-function undrawn(site: Site, pool: Pool): Pick<Finding, 'why' | 'mend'> {
+function undrawn(site: Site, pool: Pool): Way {
   const valve = pool.tanks
     .flatMap(tank => runsFrom(site, tank.id))
     .flatMap(run => run.parts)
@@ -35,22 +40,19 @@ function undrawn(site: Site, pool: Pool): Pick<Finding, 'why' | 'mend'> {
       why: say`A valve behind it is shut.`,
       mend: { label: 'Open the valve', move: setField('part', valve.id, 'open', true) },
     }
-  const [use] = site.uses
   return {
     why: say`No line leads from it to a use or to another tank.`,
-    ...(use
-      ? {
-          mend: {
-            label: `Draw ${use.name} from it`,
-            move: moveOf('drawFrom', { use: use.id, tank: pool.tanks[0]!.id }),
-          },
-        }
-      : {}),
+    ...bestFirst(
+      ...site.uses.slice(0, MOST_TRIED).map(use => ({
+        label: `Draw ${use.name} from it`,
+        move: moveOf('drawFrom', { use: use.id, tank: pool.tanks[0]!.id }),
+      })),
+    ),
   }
 }
 
 /** A group whose lowest way out leaves much of it: the tap stands too high, or the draw-off does. */
-function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath, deadL: number): Pick<Finding, 'why' | 'mend'> {
+function tooHigh(site: Site, pool: Pool, { path, keepL }: DrawPath, deadL: number): Way {
   const [first] = path.runs
   // A line that lets water both ways may have been laid towards the tank that it draws from.
   const isOurs = ({ node }: Run['from']) => pool.tanks.some(({ id }) => id === node)
@@ -91,6 +93,8 @@ const isDrawn = ({ demands, transfers }: Compiled, pool: number) =>
 export const deadWater = defineCheck({
   id: 'dead-water',
   step: 'store',
+  harms: 'loss',
+  follows: ['use-without-supply', 'joins-nothing', 'feeder-too-low', 'suction-too-high', 'pump-off-its-curve'],
   needs: ['site', 'compiled'],
   sound: 'Nearly all that is stored can be drawn',
   find: ({ site, compiled }) => {

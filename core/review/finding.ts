@@ -24,8 +24,20 @@ export interface Finding {
   /** The worked sum behind the figure, where there is one. */
   sum?: { name: string; input: Record<string, unknown> }
   mend?: Mend
+  /** What to try in turn where that does not hold. */
+  otherwise?: Mend[]
   /** Where only the person can know: answers to choose from. */
   answers?: Mend[]
+}
+
+/** The moves that may mend a finding, best first. */
+export const mendsOf = ({ mend, otherwise = [] }: Pick<Finding, 'mend' | 'otherwise'>): Mend[] =>
+  mend ? [mend, ...otherwise] : otherwise
+
+/** The first of some moves as the mend, the others to try in turn; those that there are not are left out. */
+export function bestFirst(...mends: (Mend | undefined)[]): Pick<Finding, 'mend' | 'otherwise'> {
+  const [mend, ...otherwise] = mends.filter(each => each !== undefined)
+  return mend ? { mend, ...(otherwise.length ? { otherwise } : {}) } : {}
 }
 
 /** A node as the subject of a finding, under its own name or its group's. */
@@ -49,6 +61,10 @@ export const subjectOfUse = ({ id, name }: { id: string; name: string }): Findin
   name,
 })
 
+/** What comes first: what hurts people, then what loses water for good, what fails this season, what costs. */
+export const HARMS = ['people', 'loss', 'season', 'cost'] as const
+export type Harm = (typeof HARMS)[number]
+
 /** One thing to look for. */
 export interface Check {
   id: string
@@ -56,6 +72,10 @@ export interface Check {
   step: ReviewStep
   /** What it looks at: the parts of the reading that are worked out for it. */
   needs: readonly (keyof Reading)[]
+  /** Whom or what it harms where nothing is done: people, water that is lost for good, this season, money. */
+  harms: Harm
+  /** Checks whose findings bring this one about where they are on the same water: it is told with theirs. */
+  follows?: readonly string[]
   /** Checks that say why where this one says only that: what it finds is left out beside theirs, unless it is worse. */
   yieldsTo?: readonly string[]
   /** What mends it buys cleanliness or safety, and may cost water. */

@@ -25,6 +25,7 @@ const chambersOf = (site: Site) => site.nodes.filter(node => node.kind === 'cham
 export const noFirstFlush = defineCheck({
   id: 'no-first-flush',
   step: 'clean',
+  harms: 'people',
   costsWater: true,
   needs: ['site', 'lines'],
   sound: 'Every roof’s first rain is kept out',
@@ -52,6 +53,7 @@ export const noFirstFlush = defineCheck({
 export const chamberStaysFull = defineCheck({
   id: 'chamber-stays-full',
   step: 'clean',
+  harms: 'loss',
   costsWater: true,
   needs: ['site'],
   sound: 'Every first-flush chamber empties between rains',
@@ -73,6 +75,7 @@ export const chamberStaysFull = defineCheck({
 export const chamberTooSmall = defineCheck({
   id: 'chamber-too-small',
   step: 'clean',
+  harms: 'cost',
   costsWater: true,
   needs: ['site'],
   sound: 'Every first-flush chamber holds the rain it is meant to',
@@ -115,6 +118,7 @@ const drainHours = (compiled: Compiled, chamber: NodeOf<'chamber'>) =>
 export const outletTooSlow = defineCheck({
   id: 'outlet-too-slow',
   step: 'clean',
+  harms: 'cost',
   costsWater: true,
   needs: ['site', 'compiled'],
   sound: 'Every chamber’s outlet empties it within a day',
@@ -163,6 +167,7 @@ function wasteShare(year: CatchYear, compiled: Compiled, chamberId: string): num
 export const outletWasteful = defineCheck({
   id: 'outlet-wasteful',
   step: 'clean',
+  harms: 'loss',
   needs: ['site', 'roofYear', 'compiled'],
   sound: 'No chamber’s outlet wastes the year’s rain',
   find: reading =>
@@ -220,6 +225,7 @@ const LEAST_TENTHS = 2
 export const chamberShutForGood = defineCheck({
   id: 'chamber-not-cleanable',
   step: 'clean',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every chamber opens for cleaning',
   find: ({ site }) =>

@@ -44,6 +44,7 @@ function missedL(site: Site, tanks: Tank[], months: number[], now: DailyRun): nu
 export const tankFreezes = defineCheck({
   id: 'tank-freezes',
   step: 'store',
+  harms: 'season',
   costsWater: true,
   needs: ['site', 'pools', 'days'],
   sound: 'No tank stands full above the frost',
@@ -108,6 +109,8 @@ function fullLines(site: Site) {
 export const lineFreezes = defineCheck({
   id: 'line-freezes',
   step: 'store',
+  harms: 'season',
+  follows: ['bypass-shut-in-frost', 'wet-line-undrained'],
   costsWater: true,
   needs: ['site', 'outlook'],
   sound: 'No line stands full above the frost',

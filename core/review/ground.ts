@@ -74,6 +74,7 @@ function offItsBase(tank: Tank): Pick<Finding, 'sentence' | 'why' | 'answers'> |
 export const tankOffItsBase = defineCheck({
   id: 'tank-off-its-base',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every tank stands where its base would have it',
   find: ({ site }) =>
@@ -96,6 +97,7 @@ export const tankOffItsBase = defineCheck({
 export const wallNotForEarth = defineCheck({
   id: 'wall-not-for-earth',
   step: 'store',
+  harms: 'people',
   costsWater: true,
   needs: ['site'],
   sound: 'No tank made for the open is buried',
@@ -133,6 +135,7 @@ const KG_A_LITRE = 1
 export const tankFloats = defineCheck({
   id: 'tank-floats',
   step: 'store',
+  harms: 'loss',
   needs: ['site'],
   sound: 'No buried tank floats when it is empty',
   find: ({ site }) =>
@@ -190,6 +193,7 @@ const SLACK_M = 0.05
 export const lineTooShort = defineCheck({
   id: 'line-too-short',
   step: 'store',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every line is as long as its fall at least',
   find: ({ site }) =>

@@ -19,6 +19,7 @@ import { GUTTER_WORDS, USUAL_STORM_MM_PER_H } from '../catalog'
 export const stormMissing = defineCheck({
   id: 'storm-missing',
   step: 'catch',
+  harms: 'cost',
   needs: ['site', 'storm'],
   sound: 'A design storm is set',
   find: ({ site, storm }) =>
@@ -34,10 +35,12 @@ export const stormMissing = defineCheck({
             why: say`The design storm is missing. Gutters are commonly sized for ${intensity(USUAL_STORM_MM_PER_H)}
               where nothing is known; your weather service or building code has a figure.`,
             numbers: { usualMmPerH: USUAL_STORM_MM_PER_H },
-            mend: {
-              label: 'Take that until you know',
-              move: setField('site', '', 'climate.storm.intensityMmPerH', USUAL_STORM_MM_PER_H),
-            },
+            answers: [
+              {
+                label: 'Take that until you know',
+                move: setField('site', '', 'climate.storm.intensityMmPerH', USUAL_STORM_MM_PER_H),
+              },
+            ],
           },
         ],
 })
@@ -45,6 +48,7 @@ export const stormMissing = defineCheck({
 export const gutterUnknown = defineCheck({
   id: 'gutter-unknown',
   step: 'catch',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every gutter is described',
   find: ({ site }) =>
@@ -89,6 +93,8 @@ function gutterMend(limit: CatchLimit): Mend {
 export const gutterTooSmall = defineCheck({
   id: 'gutter-too-small',
   step: 'catch',
+  harms: 'loss',
+  follows: ['shares-off'],
   needs: ['limits', 'storm', 'roofYear'],
   sound: 'Every gutter carries the design storm',
   find: reading =>
@@ -124,6 +130,8 @@ export const gutterTooSmall = defineCheck({
 export const downpipeTooSmall = defineCheck({
   id: 'downpipe-too-small',
   step: 'catch',
+  harms: 'loss',
+  follows: ['shares-off'],
   needs: ['site', 'storm'],
   sound: 'Every downpipe passes the design storm',
   find: ({ site, storm }) =>
@@ -161,6 +169,8 @@ export const downpipeTooSmall = defineCheck({
 export const spillOverDoor = defineCheck({
   id: 'spill-over-door',
   step: 'catch',
+  harms: 'people',
+  follows: ['gutter-too-small', 'downpipe-too-small', 'line-too-slow', 'line-climbs', 'fed-from-below'],
   needs: ['limits', 'storm'],
   sound: 'No gutter spills over a door or a footing in the design storm',
   find: reading =>

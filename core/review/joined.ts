@@ -1,9 +1,19 @@
-import { defineCheck, subjectOfRun } from './finding'
+import { bestFirst, defineCheck, subjectOfRun } from './finding'
 import { length, say, volume } from '../words'
 import { tankVolume } from '../sums'
 import { nodeById, portHeightM, rimM, roleOf, tankNominalL, isOpenBothWays } from '../site'
 import { applyMove, moveOf } from '../moves'
 import { poolsOf } from '../balance'
+import type { Tank } from '../kinds'
+
+/** Where the higher tops cannot be kept, because what fills the tanks would have to climb. */
+const loweredTo = (tanks: readonly Tank[]) => ({
+  label: 'Level the tops with the lowest',
+  move: moveOf('levelRims', { tanks: tanks.map(({ id }) => id), with: 'lowest' }),
+})
+const toCentimetre = (metres: number) => Math.ceil(metres * 100) / 100
+/** A join lies so far below the highest water that some of it is shared. */
+const REACHED_M = 0.3
 
 const SAME_LEVEL_M = 0.02
 /** Less than this, as a share of what a group holds, is no loss. */
@@ -12,6 +22,8 @@ const LEAST_LOST = 0.005
 export const rimsDiffer = defineCheck({
   id: 'rims-differ',
   step: 'store',
+  harms: 'loss',
+  follows: ['tank-off-its-base'],
   needs: ['site', 'pools'],
   sound: 'Tanks joined at the bottom spill at one level',
   find: ({ site, pools }) =>
@@ -39,7 +51,7 @@ export const rimsDiffer = defineCheck({
             why: say`Their rims differ by ${length(spreadM)}, and joined tanks stand at one level, at most
               ${length(pool.capM)}.`,
             numbers: { spreadM, lostL, heldL: pool.capL },
-            mend: { label: 'Level the tops', move: level },
+            ...bestFirst({ label: 'Level the tops', move: level }, loweredTo(pool.tanks)),
           },
         ]
       }),
@@ -48,6 +60,8 @@ export const rimsDiffer = defineCheck({
 export const joinsNothing = defineCheck({
   id: 'joins-nothing',
   step: 'store',
+  harms: 'loss',
+  follows: ['tank-off-its-base'],
   needs: ['site', 'pools'],
   sound: 'Every line that joins two tanks low down lets both stand at one level',
   find: ({ site, pools }) =>
@@ -71,7 +85,14 @@ export const joinsNothing = defineCheck({
           why: say`Joined low down, two tanks share one level only where the lower one can stand as high as the line. Now
             ${high.name} runs down into ${low.name} and gets nothing back.`,
           numbers: { spillsM, sillM },
-          mend: { label: 'Level the tops', move: moveOf('levelRims', { tanks: [from.id, to.id] }) },
+          ...bestFirst(
+            { label: 'Level the tops', move: moveOf('levelRims', { tanks: [from.id, to.id] }) },
+            loweredTo([from, to]),
+            {
+              label: `Set ${high.name} lower`,
+              move: moveOf('setLower', { nodes: [high.id], byM: toCentimetre(sillM - spillsM + REACHED_M) }),
+            },
+          ),
         },
       ]
     }),
@@ -80,6 +101,7 @@ export const joinsNothing = defineCheck({
 export const linkWithoutValve = defineCheck({
   id: 'link-without-valve',
   step: 'store',
+  harms: 'loss',
   needs: ['site', 'pools'],
   sound: 'Each joined tank can be shut off from the others',
   find: ({ site, pools }) =>

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
+import { bestFirst, defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
 import { flow, length, percent, say, volume, pipeSize } from '../words'
 import { gravityFlow } from '../sums'
 import {
@@ -22,6 +22,7 @@ import { LINE_BORES_MM } from '../catalog'
 export const linkTooSlow = defineCheck({
   id: 'link-too-slow',
   step: 'store',
+  harms: 'loss',
   needs: ['site', 'links'],
   sound: 'Every link keeps up with the storm',
   find: ({ site, links }) =>
@@ -60,6 +61,8 @@ export const linkTooSlow = defineCheck({
 export const sharedOverflow = defineCheck({
   id: 'shared-overflow',
   step: 'store',
+  harms: 'loss',
+  follows: ['tank-off-its-base', 'rims-differ', 'joins-nothing'],
   needs: ['site', 'pools'],
   sound: 'An overflow that serves several tanks serves all of them',
   find: ({ site, pools }) =>
@@ -77,7 +80,13 @@ export const sharedOverflow = defineCheck({
           why: say`Joined tanks stand at one level. The rim of ${tank.name} lies at ${length(pool.capM)}, below the
             overflow that is meant to serve both.`,
           numbers: { rimM: pool.capM },
-          mend: { label: 'Give it an overflow of its own', move: moveOf('fitOverflow', { tank: tank.id }) },
+          ...bestFirst(
+            { label: 'Give it an overflow of its own', move: moveOf('fitOverflow', { tank: tank.id }) },
+            ...(['highest', 'lowest'] as const).map(which => ({
+              label: `Level the tops with the ${which}`,
+              move: moveOf('levelRims', { tanks: pool.tanks.map(({ id }) => id), with: which }),
+            })),
+          ),
         },
       ]
     }),
@@ -86,6 +95,8 @@ export const sharedOverflow = defineCheck({
 export const noSpare = defineCheck({
   id: 'no-spare',
   step: 'store',
+  harms: 'cost',
+  follows: ['joins-nothing'],
   needs: ['site', 'pools', 'lines'],
   sound: 'A capped valve waits for the next tank',
   find: ({ site, pools, lines }) =>
@@ -126,10 +137,12 @@ function feeds(site: Site) {
 export const floatMissing = defineCheck({
   id: 'float-missing',
   step: 'store',
+  harms: 'loss',
   needs: ['site'],
   sound: 'Every tank that another fills can stop it',
-  find: ({ site }) =>
-    feeds(site).flatMap(({ run, from, to, outM, inM }): Finding[] => {
+  find: ({ site }) => [
+    ...mainsUnstopped(site),
+    ...feeds(site).flatMap(({ run, from, to, outM, inM }): Finding[] => {
       if (run.parts.some(part => part.kind === 'float' || part.kind === 'pump') || inM > outM + 1) return []
       return [
         {
@@ -144,13 +157,36 @@ export const floatMissing = defineCheck({
         },
       ]
     }),
+  ],
 })
+
+/** Lines of a main that run into a tank, and that nothing stops once it is full. */
+const mainsUnstopped = (site: Site): Finding[] =>
+  site.runs.flatMap((run): Finding[] => {
+    const [from, to] = [nodeById(site, run.from.node), nodeById(site, run.to.node)]
+    const isShut = run.parts.some(part => part.kind === 'float' || (part.kind === 'valve' && !part.open))
+    if (from.kind !== 'main' || to.kind !== 'tank' || isShut) return []
+    return [
+      {
+        id: `float-missing:${run.id}`,
+        check: 'float-missing',
+        severity: 'wrong',
+        subject: subjectOfRun(site, run),
+        sentence: say`${from.name} runs on once ${to.name} is full: paid water goes out by its overflow.`,
+        why: say`Nothing in the line stops it. A float valve at its end shuts once the tank is full.`,
+        numbers: { pressureKPa: from.pressureKPa },
+        mend: { label: `Fit a float valve in ${to.name}`, move: moveOf('fitFloat', { run: run.id }) },
+      },
+    ]
+  })
 
 const MOST_OUT_OF_REACH = 0.5
 
 export const feederTooLow = defineCheck({
   id: 'feeder-too-low',
   step: 'store',
+  harms: 'loss',
+  follows: ['tank-off-its-base'],
   needs: ['site', 'pools', 'compiled'],
   sound: 'Tanks that fill others stand high enough to do so',
   find: ({ site, pools, compiled }) =>
@@ -186,6 +222,7 @@ export const feederTooLow = defineCheck({
 export const drainMissing = defineCheck({
   id: 'drain-missing',
   step: 'store',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every tank can be drained',
   find: ({ site }) =>
@@ -210,6 +247,7 @@ export const drainMissing = defineCheck({
 export const supplyUnfitted = defineCheck({
   id: 'supply-unfitted',
   step: 'store',
+  harms: 'cost',
   needs: ['site', 'lines'],
   sound: 'Every outlet has its valve before the first rain',
   find: ({ site, lines }) =>

@@ -32,6 +32,8 @@ function passingOverflow({ tank, port, flow, lineLps, openingLps }: SpillWay, st
 export const overflowBelowStorm = defineCheck({
   id: 'overflow-below-storm',
   step: 'store',
+  harms: 'loss',
+  follows: ['overflow-too-small'],
   costsWater: true,
   needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow passes the design storm',
@@ -65,6 +67,7 @@ export const overflowBelowStorm = defineCheck({
 export const inletSiphons = defineCheck({
   id: 'inlet-siphons',
   step: 'store',
+  harms: 'loss',
   costsWater: true,
   needs: ['site'],
   sound: 'No inlet can siphon its tank empty',
@@ -87,6 +90,7 @@ export const inletSiphons = defineCheck({
 export const overflowSiphons = defineCheck({
   id: 'overflow-siphons',
   step: 'store',
+  harms: 'loss',
   needs: ['site'],
   sound: 'No overflow can siphon its tank empty',
   find: ({ site }) =>
@@ -110,6 +114,7 @@ export const overflowSiphons = defineCheck({
 export const overflowOpen = defineCheck({
   id: 'overflow-open',
   step: 'store',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every overflow is screened or trapped',
   find: ({ site }) =>
@@ -135,6 +140,7 @@ const SEDIMENT_M = 0.04
 export const drawnFromFloor = defineCheck({
   id: 'drawn-from-floor',
   step: 'store',
+  harms: 'season',
   costsWater: true,
   needs: ['site'],
   sound: 'No water is drawn from a tank’s floor',
@@ -173,6 +179,7 @@ function floatIntakeReachM({ shape }: Tank): { acrossM: number; clearM: number }
 export const intakeFouls = defineCheck({
   id: 'intake-fouls',
   step: 'store',
+  harms: 'season',
   costsWater: true,
   needs: ['site'],
   sound: 'Floating intakes stay off the floor and clear of float valves',
@@ -220,6 +227,7 @@ export const intakeFouls = defineCheck({
 export const ventTooSmall = defineCheck({
   id: 'vent-too-small',
   step: 'store',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every vent is as large as what fills or draws',
   find: ({ site }) =>

@@ -1,8 +1,9 @@
-import { defineCheck, nodeSubject } from './finding'
+import { bestFirst, defineCheck, nodeSubject } from './finding'
 import { flow, length, listed, say, pipeSize } from '../words'
-import { isShutAtSpouts, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
+import { isShutAtSpouts, nameOf, portsByRole, rimM, runsFrom, runsTo, tanksOf, type Site } from '../site'
 import { moveOf } from '../moves'
 import type { Port, Tank } from '../kinds'
+import type { Pool } from '../balance'
 
 /** Inlets that a line ends at; the others are only holes. */
 function usedInlets(site: Site, tank: Tank): Port[] {
@@ -24,6 +25,7 @@ function filledByFloat(site: Site, tank: Tank, inlet: Port): boolean {
 export const noOverflow = defineCheck({
   id: 'no-overflow',
   step: 'store',
+  harms: 'loss',
   needs: ['site', 'pools'],
   sound: 'Every tank has an overflow that leads somewhere',
   find: ({ site, pools }) =>
@@ -50,6 +52,7 @@ export const noOverflow = defineCheck({
 export const overflowTooSmall = defineCheck({
   id: 'overflow-too-small',
   step: 'store',
+  harms: 'loss',
   costsWater: true,
   needs: ['site', 'pools', 'spills'],
   sound: 'Every overflow is at least as large as its inlet',
@@ -91,6 +94,7 @@ export const overflowTooSmall = defineCheck({
 export const overflowRing = defineCheck({
   id: 'overflow-ring',
   step: 'store',
+  harms: 'loss',
   needs: ['site', 'pools', 'compiled'],
   sound: 'No tanks spill into each other in a ring',
   find: ({ pools, compiled }) =>
@@ -115,9 +119,41 @@ export const overflowRing = defineCheck({
     }),
 })
 
+/** An inlet lies at least so far above where its tank spills. */
+const [CLEAR_M, TOP_M] = [0.05, 0.02]
+/** Lowering the overflow by more than this share of a tank gives away water; the inlet goes up first. */
+const SMALL_SHARE = 0.05
+
+/** What brings an inlet above the overflow: the one set higher, or the other lower, whichever costs less water. */
+function apart(site: Site, pool: Pool, tank: Tank, { inlet, overflow }: { inlet: Port; overflow: Port }) {
+  const toMillimetre = (metres: number) => Math.round(metres * 1000) / 1000
+  const setAt = (port: Port, heightM: number) =>
+    moveOf('setPort', { tank: tank.id, port: port.name, heightM: toMillimetre(heightM) })
+  const spillHeightM = pool.capM - tank.baseM
+  const [raisedM, loweredM] = [spillHeightM + CLEAR_M, Math.max(0.05, inlet.heightM - 0.1)]
+  const raised =
+    raisedM <= rimM(tank) - tank.baseM - TOP_M
+      ? { label: say`Set the inlet at ${length(raisedM)}`, move: setAt(inlet, raisedM) }
+      : undefined
+  const lowered = {
+    label: say`Set the overflow at ${length(loweredM)}, below the inlet`,
+    move: setAt(overflow, loweredM),
+  }
+  const lostM = overflow.heightM - loweredM
+  const costsLittle = lostM <= SMALL_SHARE * (rimM(tank) - tank.baseM)
+  // Where two tanks spill into each other neither helps: the lower one's water has to leave.
+  const away = {
+    label: `Lead the overflow of ${nameOf(site, tank.id)} away`,
+    move: moveOf('leadOverflow', { tank: tank.id, port: overflow.name }),
+  }
+  return costsLittle ? bestFirst(lowered, raised, away) : bestFirst(raised, lowered, away)
+}
+
 export const overflowAboveInlet = defineCheck({
   id: 'overflow-above-inlet',
   step: 'store',
+  harms: 'loss',
+  follows: ['overflow-cannot-run', 'overflow-ring'],
   costsWater: true,
   needs: ['site', 'pools'],
   sound: 'Every overflow lies below its inlet',
@@ -141,14 +177,7 @@ export const overflowAboveInlet = defineCheck({
             why: say`It spills at ${length(spillHeightM)} above its floor, and its inlet lies at
               ${length(lowest.heightM)}.`,
             numbers: { spillHeightM, inletHeightM: lowest.heightM },
-            mend: {
-              label: 'Set the overflow below the inlet',
-              move: moveOf('setPort', {
-                tank: tank.id,
-                port: port.name,
-                heightM: Math.max(0.05, lowest.heightM - 0.1),
-              }),
-            },
+            ...apart(site, pool, tank, { inlet: lowest, overflow: port }),
           },
         ]
       }),

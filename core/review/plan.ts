@@ -1,5 +1,6 @@
+import { NONE_COMES } from './causes'
 import { sum } from 'd3-array'
-import { defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
 import { percent, say, volume } from '../words'
 import { MONTH_NAMES } from '../units'
 import { bedNeeds, dripPlan, dripInput, lineFrom, nameOf, type Site } from '../site'
@@ -10,6 +11,7 @@ import { isFilled, sizeCurve, type Pool } from '../balance'
 export const zoneOverFlow = defineCheck({
   id: 'zone-over-flow',
   step: 'need',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every drip zone keeps within its flow',
   find: ({ site }) =>
@@ -50,6 +52,8 @@ const [WANTED_SHARE, WANTED_L] = [0.02, 1]
 export const spillsMoreThanKeeps = defineCheck({
   id: 'spills-more-than-keeps',
   step: 'store',
+  harms: 'loss',
+  follows: ['dead-water', 'joins-nothing', 'rims-differ', 'overflow-siphons'],
   needs: ['site', 'compiled', 'days'],
   sound: 'The tanks keep more than they spill, or larger ones would spare no day',
   find: ({ site, compiled, days }) => {
@@ -114,17 +118,25 @@ function fillings(site: Site, pool: Pool): Mend[] {
  * Tanks of a group made as large as what comes and goes in it, each in proportion; what lies below its draw-offs shrinks
  * with them.
  */
-function smaller(pool: Pool, deadL: number, neededL: number): Mend {
-  const share = Math.ceil(((neededL - deadL) / (pool.capL - deadL)) * 100) / 100
-  return {
-    label: say`Make it hold ${volume(pool.capL * share)}`,
-    move: moveOf('widenTanks', { tanks: pool.tanks.map(({ id }) => id), share }),
-  }
+function smaller(pool: Pool, deadL: number, neededL: number): Pick<Finding, 'mend' | 'otherwise'> {
+  const leastShare = (neededL - deadL) / (pool.capL - deadL)
+  // Years ahead may bring more than those on record: a roomier one is tried where the least is short in them.
+  return bestFirst(
+    ...ROOM.map(room => Math.ceil(leastShare * room * 100) / 100)
+      .filter(share => share < 1)
+      .map(share => ({
+        label: say`Make it hold ${volume(pool.capL * share)}`,
+        move: moveOf('widenTanks', { tanks: pool.tanks.map(({ id }) => id), share }),
+      })),
+  )
 }
+const ROOM = [1, 1.1, 1.25]
 
 export const neverFills = defineCheck({
   id: 'never-fills',
   step: 'store',
+  harms: 'loss',
+  follows: NONE_COMES,
   needs: ['site', 'compiled', 'days', 'outlook'],
   sound: 'Every tank fills at some time',
   find: ({ site, compiled, days, outlook }) => {
@@ -179,7 +191,7 @@ export const neverFills = defineCheck({
           why: say`In ${Math.round(run.days / 365.25)} years it stands at ${volume(mostL)} at most,
             ${percent(mostL / pool.capL)} of what it holds. A smaller one would do the same.`,
           numbers: { mostL, capL: pool.capL },
-          mend: smaller(pool, Math.min(deadL, mostL), mostL + drawn),
+          ...smaller(pool, Math.min(deadL, mostL), mostL + drawn),
         },
       ]
     })
@@ -189,6 +201,7 @@ export const neverFills = defineCheck({
 export const dripShort = defineCheck({
   id: 'drip-short',
   step: 'need',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every drip gives its bed what it needs',
   find: ({ site }) =>

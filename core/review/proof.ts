@@ -1,5 +1,5 @@
 import { mean } from 'd3-array'
-import type { Finding } from './finding'
+import { mendsOf, type Finding, type Mend } from './finding'
 import { CHECKS, review, type Review, type StepFinding } from './review'
 import { applyMoves } from '../moves'
 import { overYears, yearsAhead } from '../balance'
@@ -15,6 +15,8 @@ export interface Proof {
   brings: string[]
   /** Short days of the middle year, now and then. */
   shortDays: { now: number; then: number }
+  /** Which of the moves that may mend it was made, the best being 0: the first that holds, else the best. */
+  choice: number
 }
 
 /** A use may go short on so much more of a year and be as well served as before, days. */
@@ -37,14 +39,36 @@ const mayCostWater = (check: string): boolean => CHECKS.some(({ id, costsWater }
 
 /**
  * Makes the moves of some findings of one check on a copy of a site, one after the other, and reads the plan again:
- * whether these findings are gone, what wrong has come that was not there before, and what it is to the uses.
+ * whether these findings are gone, what wrong has come that was not there before, and what it is to the uses. Where the
+ * best moves do not hold, the next ones are tried in turn.
  * @param findings what was found on the site as it is
+ * @returns nothing where they have no move
  */
 export function proofOf(site: Site, mended: readonly Finding[], findings: readonly StepFinding[]): Proof | undefined {
-  const moves = mended.flatMap(({ mend }) => mend?.move ?? [])
-  if (!moves.length) return undefined
+  const offers = mended.map(mendsOf).filter(mends => mends.length)
+  const choices = Math.min(...offers.map(mends => mends.length))
+  let first: Proof | undefined
+  for (let choice = 0; offers.length && choice < choices; choice++) {
+    const moves = offers.map(mends => mends[choice]!)
+    const proof = { ...tried(site, mended, moves, findings), choice }
+    if (proof.holds) return proof
+    first ??= proof
+  }
+  return first
+}
+
+/** What comes of some moves that are to mend some findings. */
+function tried(
+  site: Site,
+  mended: readonly Finding[],
+  mends: readonly Mend[],
+  findings: readonly StepFinding[],
+): Omit<Proof, 'choice'> {
   const now = middleDays(site)
-  const made = applyMoves(site, moves)
+  const made = applyMoves(
+    site,
+    mends.map(({ move }) => move),
+  )
   if (!made.ok) return { holds: false, fails: ['refused'], brings: [], shortDays: { now, then: now } }
   const left = review(made.site).findings
   const [gone, known] = [new Set(mended.map(about)), new Set(findings.filter(isWrong).map(about))]
@@ -68,15 +92,15 @@ export function provenReview(
   site: Site,
   isTime: () => boolean = () => true,
 ): Review & { proofs: ReadonlyMap<string, Proof> } {
-  const { findings, sound } = review(site)
+  const { findings, accepted, sound } = review(site)
   const proofs = new Map<string, Proof>()
   const proven = findings.map((finding): StepFinding => {
-    const { mend: _mend, ...bare } = finding
+    const { mend: _mend, otherwise: _otherwise, ...bare } = finding
     const proof = isTime() ? proofOf(site, [finding], findings) : undefined
     if (proof) proofs.set(finding.id, proof)
-    return proof?.holds ? finding : bare
+    return proof?.holds ? { ...bare, mend: mendsOf(finding)[proof.choice]! } : bare
   })
-  return { findings: proven, sound, proofs }
+  return { findings: proven, accepted, sound, proofs }
 }
 
 /** What comes of mending some findings together, by their ids; nothing where they are gone or have no move. */

@@ -4,6 +4,7 @@ import { FAULTS } from '../../tests/faultySites'
 import { set, sound } from '../../tests/soundSite'
 import { arbitrarySite, blank, build } from '../../tests/sites'
 import { CHECKS, review } from './review'
+import { mendsOf } from './finding'
 import { phraseText } from '../words'
 import { applyMove, moveOf } from '../moves'
 import { TANK_KIND_IDS } from '../catalog'
@@ -54,8 +55,8 @@ describe('the checks', () => {
       fc.property(arbitrarySite, site => {
         const { findings } = review(site)
         expect(new Set(findings.map(finding => finding.id)).size).toBe(findings.length)
-        for (const { mend, answers = [] } of findings)
-          for (const { move } of mend ? [mend, ...answers] : answers)
+        for (const { answers = [], ...finding } of findings)
+          for (const { move } of [...mendsOf(finding), ...answers])
             expect([move, applyMove(site, move)]).toMatchObject([move, { ok: true }])
       }),
       { numRuns: 100 },

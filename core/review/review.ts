@@ -54,12 +54,15 @@ import {
   outletTooSlow,
   outletWasteful,
 } from './firstFlush'
-import type { Check, Finding, ReviewStep } from './finding'
+import { HARMS, type Check, type Finding, type Harm, type ReviewStep } from './finding'
+import { causesAmong } from './causes'
+import { acceptedAs } from './accepted'
 import { bypassInFilling, bypassShutInFrost } from './bypass'
 import { airInLine, humpWithoutVent, waterTooFast } from './lift/lines'
 import { pumpNotNeeded, tapTooStrong, tapWeak } from './lift/taps'
 import { floatChokes, pumpInSoil, rigidAtPump } from './lift/pumpLines'
 import { levelSwitchAlone, neverCutsOut, pumpOffItsCurve, pumpRunsDry } from './lift/pumps'
+import { checkMissing } from './lift/noCheck'
 import { cableTooThin } from './lift/power'
 import { noFootValve, suctionTooHigh } from './lift/suction'
 import { prechargeOff, reliefMissing, shutOffWrongSide, startsTooOften } from './lift/vessels'
@@ -165,6 +168,7 @@ export const CHECKS = [
   pumpNotNeeded,
   pumpInSoil,
   rigidAtPump,
+  checkMissing,
   floatChokes,
   neverCutsOut,
   levelSwitchAlone,
@@ -205,15 +209,28 @@ export const CHECKS = [
 ] satisfies Check[]
 export type CheckId = (typeof CHECKS)[number]['id']
 
-/** A finding with the step at which it is mended. */
-export type StepFinding = Finding & { step: ReviewStep }
+/** A finding with the step at which it is mended, whom it harms, and the findings that it follows from. */
+export type StepFinding = Finding & {
+  step: ReviewStep
+  harms: Harm
+  follows?: string[]
+  /** Its owner wants it so, and why, where that was said; it counts for nothing. */
+  accepted?: { reason?: string }
+}
 
 export interface Review {
   findings: StepFinding[]
+  /** What was found and is as its owner wants it. */
+  accepted: StepFinding[]
   sound: { check: string; step: ReviewStep; sentence: string }[]
 }
 
-/** Looks a site over: what is wrong or wants another look, worst first, and what was found sound. */
+const causesOf = (id: string): readonly string[] => (CHECKS as Check[]).find(check => check.id === id)?.follows ?? []
+
+/**
+ * Looks a site over: what is wrong or wants another look, worst first and of that what hurts people first, each with what
+ * it follows from; and what was found sound.
+ */
 export function review(site: Site): Review {
   const reading = readingOf(site)
   const rank = { wrong: 0, look: 1 }
@@ -223,10 +240,23 @@ export function review(site: Site): Review {
     const said = worst(found.filter(other => check.yieldsTo?.includes(other.check.id)).flatMap(other => other.findings))
     return { check, findings: findings.filter(finding => rank[finding.severity] < said) }
   })
+  const findings = results.flatMap(({ check: { step, harms }, findings: of }) =>
+    of.map(finding => ({ ...finding, step, harms })),
+  )
+  const accepted = findings.flatMap(finding => {
+    const as = acceptedAs(site, finding)
+    return as ? [{ ...finding, accepted: as }] : []
+  })
+  const told = findings.filter(({ id }) => !accepted.some(each => each.id === id))
+  const causes = causesAmong(site, told, causesOf)
   return {
-    findings: results
-      .flatMap(({ check: { step }, findings }) => findings.map(finding => ({ ...finding, step })))
-      .sort((a, b) => rank[a.severity] - rank[b.severity]),
+    accepted,
+    findings: told
+      .map((finding): StepFinding => {
+        const follows = causes.get(finding.id)
+        return follows ? { ...finding, follows } : finding
+      })
+      .sort((a, b) => rank[a.severity] - rank[b.severity] || HARMS.indexOf(a.harms) - HARMS.indexOf(b.harms)),
     sound: found
       .filter(result => !result.findings.length)
       .map(({ check: { id, step, sound } }) => ({ check: id, step, sentence: sound })),

@@ -1,6 +1,7 @@
-import { defineCheck, type Finding } from './finding'
-import { boreText, intensity, length, say, pipeSize } from '../words'
-import { nodeById, type Run, nameOf } from '../site'
+import { bestFirst, defineCheck, type Finding, type Mend } from './finding'
+import { boreText, intensity, length, listed, say, pipeSize } from '../words'
+import { nodeById, type DesignStorm, type Run, nameOf, type Site } from '../site'
+import type { Pool } from '../balance'
 import { boreMm, joinsOf, waterLine, type RoofLine } from '../network'
 import { moveOf, nextBoreMm } from '../moves'
 import type { Part } from '../kinds'
@@ -21,9 +22,11 @@ export const subjectOf = ({ spout }: RoofLine) => ({ kind: 'node' as const, id: 
 export const fedFromBelow = defineCheck({
   id: 'fed-from-below',
   step: 'clean',
-  needs: ['site', 'roofLines'],
+  harms: 'loss',
+  follows: ['tank-off-its-base'],
+  needs: ['site', 'roofLines', 'pools', 'storm'],
   sound: 'Every roof stands above the inlet it feeds',
-  find: ({ site, roofLines }) =>
+  find: ({ site, roofLines, pools, storm }) =>
     roofLines.flatMap(line => {
       const shortM = line.inletM + FALL_M - line.topM
       if (shortM <= 0) return []
@@ -40,23 +43,50 @@ export const fedFromBelow = defineCheck({
           why: say`${line.head ? 'The screen head' : 'The outlet'} stands at ${length(line.topM)}, the inlet at
             ${length(line.inletM)} above the datum.`,
           numbers: { spoutM: line.topM, inletM: line.inletM },
-          mend: above
-            ? hangAtSpout(line)
-            : {
-                label: 'Lower the tank until it runs',
-                move: moveOf('setHeight', {
-                  node: tank.id,
-                  baseM: Math.round((tank.baseM - shortM - 0.1) * 100) / 100,
-                }),
-              },
+          ...bestFirst(
+            above ? hangAtSpout(line) : undefined,
+            lowering(site, joinedWith(pools, tank), shortM + RUNS_M),
+            lowering(site, joinedWith(pools, tank), stormNeedsM(line, storm)),
+            lowering(site, [...joinedWith(pools, tank), ...chambersOf(site, line)], shortM + RUNS_M),
+            lowering(site, [...joinedWith(pools, tank), ...chambersOf(site, line)], stormNeedsM(line, storm)),
+          ),
         },
       ]
     }),
 })
 
+/** A tank is not advised further down than this. */
+const MOST_LOWERED_M = 5
+/** What is left over where water just runs, and where a storm does. */
+const [RUNS_M, SPARE_M] = [0.1, 0.05]
+
+/** How far a tank goes down until the storm runs into it, m. */
+const stormNeedsM = (line: RoofLine, storm: DesignStorm | undefined): number =>
+  storm ? waterLine(line, storm.intensityMmPerH).atTopM - line.topM + SPARE_M : Infinity
+
+/** A tank with those that it is joined to, all of which stand at one level. */
+const joinedWith = (pools: readonly Pool[], tank: { id: string }): readonly { id: string }[] =>
+  pools.find(({ tanks }) => tanks.some(({ id }) => id === tank.id))?.tanks ?? [tank]
+
+/** Chambers on the way, which hang in its line. */
+const chambersOf = (site: Site, { stretches }: RoofLine) =>
+  stretches.map(({ run }) => nodeById(site, run.to.node)).filter(({ kind }) => kind === 'chamber')
+
+/** A tank and what stands or hangs with it set lower, where that is not too far. */
+function lowering(site: Site, nodes: readonly { id: string }[], leastM: number): Mend | undefined {
+  const byM = Math.ceil(leastM * 100) / 100
+  if (byM > MOST_LOWERED_M) return undefined
+  return {
+    label: say`Set ${listed(nodes.map(({ id }) => nameOf(site, id)))} ${length(byM)} lower`,
+    move: moveOf('setLower', { nodes: nodes.map(({ id }) => id), byM }),
+  }
+}
+
 export const lineClimbs = defineCheck({
   id: 'line-climbs',
   step: 'clean',
+  harms: 'loss',
+  follows: ['tank-off-its-base'],
   needs: ['site', 'roofLines'],
   sound: 'No line climbs above its gutter',
   find: ({ site, roofLines }) =>
@@ -121,15 +151,14 @@ function passingHeadM(line: RoofLine, mmPerH: number): number | undefined {
   return undefined
 }
 
-/** A tank is not advised further down than this. */
-const MOST_LOWERED_M = 5
-
 export const lineTooSlow = defineCheck({
   id: 'line-too-slow',
   step: 'clean',
-  needs: ['site', 'roofLines', 'storm'],
+  harms: 'loss',
+  follows: ['shares-off'],
+  needs: ['site', 'roofLines', 'pools', 'storm'],
   sound: 'Every line has the height to push the design storm through',
-  find: ({ site, roofLines, storm }) =>
+  find: ({ site, roofLines, pools, storm }) =>
     !storm
       ? []
       : roofLines
@@ -161,25 +190,21 @@ export const lineTooSlow = defineCheck({
                 ${length(haveM)}; the storm of ${intensity(storm.intensityMmPerH)} would need ${length(needM)}. It
                 passes ${intensity(line.passesMmPerH)}.`,
               numbers: { haveM, needM, passesMmPerH: line.passesMmPerH },
-              mend: higherM
-                ? {
-                    label: 'Hang the screen head higher',
-                    move: moveOf('hangScreen', { spout: line.spout.id, atM: higherM }),
-                  }
-                : wider
+              ...bestFirst(
+                higherM
+                  ? {
+                      label: 'Hang the screen head higher',
+                      move: moveOf('hangScreen', { spout: line.spout.id, atM: higherM }),
+                    }
+                  : undefined,
+                wider
                   ? {
                       label: say`Lay it in ${pipeSize(wider)} pipe`,
                       move: moveOf('setBore', { runs: line.stretches.map(({ run }) => run.id), boreMm: wider }),
                     }
-                  : needM - haveM > MOST_LOWERED_M
-                    ? undefined
-                    : {
-                        label: 'Lower the tank',
-                        move: moveOf('setHeight', {
-                          node: line.tankId,
-                          baseM: Math.round((nodeById(site, line.tankId).baseM - (needM - haveM) - 0.05) * 100) / 100,
-                        }),
-                      },
+                  : undefined,
+                lowering(site, joinedWith(pools, nodeById(site, line.tankId)), needM - haveM + SPARE_M),
+              ),
             }
           }),
 })
@@ -190,6 +215,8 @@ const UNLIKE_SHARE = 0.3
 export const unequalJoin = defineCheck({
   id: 'unequal-join',
   step: 'clean',
+  harms: 'loss',
+  follows: ['line-too-slow'],
   needs: ['site', 'storm'],
   sound: 'Where spouts join, both sides cost the storm alike',
   find: ({ site, storm }) =>
@@ -243,6 +270,7 @@ const finestMm = (runs: Run[]) =>
 export const mosquitoMesh = defineCheck({
   id: 'mosquito-mesh',
   step: 'clean',
+  harms: 'people',
   costsWater: true,
   needs: ['site', 'roofLines'],
   sound: 'No mosquito can get from a gutter to standing water',

@@ -1,11 +1,12 @@
+import { NONE_COMES, WHY_SHORT } from './causes'
 import { greatest, group, mean, sum } from 'd3-array'
-import { defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
 import { counted, listed, say, volume } from '../words'
 import type { Use } from '../site'
 import { moveOf, setField } from '../moves'
 import type { Reading } from './reading'
 import { MONTH_DAYS } from '../climate'
-import { overYears } from '../balance'
+import { overYears, type Pool } from '../balance'
 
 /** Short on more days of the middle year than this, where nobody said how many will do. */
 const OFTEN_SHARE = 0.1
@@ -34,16 +35,44 @@ const asksTooMuch = (plan: Plan) => {
 }
 
 /** What roofs do not give can come from a main, into the largest of the tanks or straight to the use. */
-function fromOutside({ compiled }: Plan, use: Use): Mend {
+function fromOutside({ compiled }: Pick<Plan, 'compiled'>, use: Use): Mend[] {
   const pool = greatest(compiled.pools, each => each.capL)
-  return pool
-    ? { label: 'Top it up from a main', move: moveOf('addSource', { kind: 'main', tank: pool.tanks[0]!.id }) }
-    : { label: 'Lead a main to it', move: moveOf('addSource', { kind: 'main', use: use.id }) }
+  return [
+    ...(pool
+      ? [{ label: 'Top it up from a main', move: moveOf('addSource', { kind: 'main', tank: pool.tanks[0]!.id }) }]
+      : []),
+    { label: `Lead a main to ${use.name}`, move: moveOf('addSource', { kind: 'main', use: use.id }) },
+  ]
 }
+
+/** What brings a use more water: its turn before the others, one tank more, a main where one leads to the site. */
+function moreWater(plan: Pick<Plan, 'site' | 'compiled'>, use: Use): Pick<Finding, 'mend' | 'otherwise'> {
+  const sources = plan.compiled.demands.find(({ id }) => id === use.id)?.sources ?? []
+  const pools = sources.flatMap(({ kind, index }) => (kind === 'pool' ? [plan.compiled.pools[index]!] : []))
+  return bestFirst(
+    use.priority > 1 ? { label: 'Serve it first', move: setField('use', use.id, 'priority', 1) } : undefined,
+    ...pools.slice(0, 1).map(({ tanks }) => ({
+      label: `Join one more like ${tanks.at(-1)!.name}`,
+      move: moveOf('addTank', { kind: tanks.at(-1)!.tankKind, how: 'joined', to: tanks.at(-1)!.id }),
+    })),
+    ...fromMains(plan, pools),
+  )
+}
+
+/** A main that stands there already can top up what a use draws on. */
+const fromMains = ({ compiled }: Pick<Plan, 'compiled'>, pools: readonly Pool[]): Mend[] =>
+  compiled.mains.length
+    ? pools.slice(0, 1).map(({ tanks }) => ({
+        label: 'Top it up from a main',
+        move: moveOf('addSource', { kind: 'main', tank: tanks[0]!.id }),
+      }))
+    : []
 
 export const asksMoreThanComes = defineCheck({
   id: 'asks-more-than-comes',
   step: 'need',
+  harms: 'season',
+  follows: NONE_COMES,
   needs: ['site', 'compiled', 'outlook'],
   sound: 'What is asked can come in a mean year',
   find: plan => {
@@ -64,7 +93,7 @@ export const asksMoreThanComes = defineCheck({
           roofs${wellsL ? ', and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' can come from wells' : ''}; the
           uses ask ${volume(askedL)}. Catch more roof, or ask less; ${use.name} asks most.`,
         numbers: { roofsL, wellsL, askedL },
-        mend: fromOutside(plan, use),
+        ...bestFirst(...fromOutside(plan, use)),
       },
     ]
   },
@@ -73,9 +102,11 @@ export const asksMoreThanComes = defineCheck({
 export const failsMoreThanAccepted = defineCheck({
   id: 'fails-more-than-accepted',
   step: 'need',
-  needs: ['site', 'outlook'],
+  harms: 'season',
+  follows: [...WHY_SHORT, 'asks-more-than-comes', 'spills-more-than-keeps'],
+  needs: ['site', 'compiled', 'outlook'],
   sound: 'No use goes short more often than you said you can live with',
-  find: ({ site, outlook }) =>
+  find: ({ site, compiled, outlook }) =>
     site.uses.flatMap((use): Finding[] => {
       if (use.acceptShortDays === undefined) return []
       const shortDays = shortDaysOf({ outlook }, use.id)
@@ -90,7 +121,7 @@ export const failsMoreThanAccepted = defineCheck({
             ${use.acceptShortDays} would do.`,
           why: say`${MORE_WATER}`,
           numbers: { shortDays, acceptShortDays: use.acceptShortDays },
-          mend: serveFirst(use),
+          ...moreWater({ site, compiled }, use),
         },
       ]
     }),
@@ -100,12 +131,11 @@ export const failsMoreThanAccepted = defineCheck({
 const isServed = ({ compiled }: Plan, { sources }: Plan['compiled']['demands'][number]) =>
   sources.some(({ kind, index, keepL }) => kind !== 'pool' || keepL < compiled.pools[index]!.capL - 1)
 
-const serveFirst = ({ id, priority }: Use) =>
-  priority > 1 ? { label: 'Serve it first', move: setField('use', id, 'priority', 1) } : undefined
-
 export const shortTooOften = defineCheck({
   id: 'short-too-often',
   step: 'need',
+  harms: 'season',
+  follows: [...WHY_SHORT, 'use-without-supply'],
   needs: ['site', 'compiled', 'outlook'],
   sound: 'No use goes short on more than a tenth of the days',
   yieldsTo: ['asks-more-than-comes', 'spills-more-than-keeps'],
@@ -126,7 +156,7 @@ export const shortTooOften = defineCheck({
           : say`${worst.use.name} goes short on ${days(worst)} of the middle year.`,
         why: say`${MORE_WATER} Where so many will do, say so at the use.`,
         numbers: { shortDays: worst.shortDays },
-        mend: serveFirst(worst.use),
+        ...moreWater(plan, worst.use),
         answers: short.map(each => ({
           label: others.length ? `${days(each)} will do for ${each.use.name}` : 'So many will do',
           move: enough(each),

@@ -47,6 +47,7 @@ function mendOf(site: Site, outfall: NodeOf<'outfall'>, areaM2: number): Mend {
 export const soakawayFails = defineCheck({
   id: 'soakaway-fails',
   step: 'store',
+  harms: 'season',
   needs: ['site', 'pools', 'spills', 'soakaways'],
   sound: 'Soakaways hold the storm and are half empty within a day',
   find: ({ site, pools, spills, soakaways }) =>
@@ -82,6 +83,7 @@ export const soakawayFails = defineCheck({
 export const soakawayUnsaid = defineCheck({
   id: 'soakaway-unsaid',
   step: 'store',
+  harms: 'cost',
   needs: ['site', 'pools', 'spills'],
   sound: 'Every soakaway has its pit and its soil',
   find: ({ site, pools, spills }) =>

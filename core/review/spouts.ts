@@ -7,6 +7,7 @@ import { moveOf } from '../moves'
 export const roofWithoutSpout = defineCheck({
   id: 'roof-without-spout',
   step: 'catch',
+  harms: 'loss',
   needs: ['site', 'lines'],
   sound: 'Every roof has a spout that leads to a tank',
   find: ({ site, lines }) =>
@@ -71,6 +72,7 @@ function leadings(site: Site, stray: Roof['spouts']): Pick<Finding, 'mend' | 'an
 export const sharesOff = defineCheck({
   id: 'shares-off',
   step: 'catch',
+  harms: 'loss',
   needs: ['site'],
   sound: 'The spouts’ shares of each roof add up',
   find: ({ site }) =>
@@ -91,7 +93,7 @@ export const sharesOff = defineCheck({
                 : say`${percent(1 - sum)} of ${roof.name} drains to no spout.`,
             why: say`The shares of its spouts come to ${percent(sum)}; they must make 100 %.`,
             numbers: { sum },
-            mend: { label: 'Make them add up', move: moveOf('evenShares', { roof: roof.id }) },
+            answers: [{ label: 'Make them add up', move: moveOf('evenShares', { roof: roof.id }) }],
           },
         ]
       }),
@@ -100,6 +102,8 @@ export const sharesOff = defineCheck({
 export const spoutWithoutShare = defineCheck({
   id: 'spout-without-share',
   step: 'catch',
+  harms: 'loss',
+  follows: ['roof-without-spout'],
   needs: ['site'],
   sound: 'Every spout has a share of a gutter',
   find: ({ site }) =>

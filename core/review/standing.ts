@@ -1,3 +1,4 @@
+import { WHY_SHORT } from './causes'
 import { defineCheck, nodeSubject, type Finding } from './finding'
 import { length, say, volume } from '../words'
 import {
@@ -19,6 +20,7 @@ const mass = (value: number) => ({ value, kind: 'mass' as const })
 export const baseOverSoil = defineCheck({
   id: 'base-over-soil',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'No tank presses harder than its ground bears',
   find: ({ site }) =>
@@ -56,6 +58,7 @@ export const baseOverSoil = defineCheck({
 export const standUnsound = defineCheck({
   id: 'stand-unsound',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every stand has its posts, its footings and its bracing',
   find: ({ site }) =>
@@ -95,6 +98,8 @@ const ENGINEER_WORDS = { slender: 'it is tall for its width', tall: 'the stand i
 export const standForEngineer = defineCheck({
   id: 'stand-for-engineer',
   step: 'store',
+  harms: 'people',
+  follows: ['tank-off-its-base'],
   needs: ['site'],
   sound: 'No tank stands so tall that an engineer is wanted',
   find: ({ site }) =>
@@ -121,6 +126,7 @@ export const standForEngineer = defineCheck({
 export const overflowHarms = defineCheck({
   id: 'overflow-harms',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'No overflow runs towards what it can harm',
   find: ({ site }) =>
@@ -148,6 +154,8 @@ export const overflowHarms = defineCheck({
 export const reserveNotKept = defineCheck({
   id: 'reserve-not-kept',
   step: 'store',
+  harms: 'people',
+  follows: WHY_SHORT,
   costsWater: true,
   needs: ['site', 'compiled'],
   sound: 'What is kept for fire cannot be drawn by anything else',

@@ -11,6 +11,7 @@ const setTank = (tank: Tank, field: keyof Tank, value: unknown) => setField('nod
 export const noVent = defineCheck({
   id: 'no-vent',
   step: 'store',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every closed tank can breathe',
   find: ({ site }) =>
@@ -39,6 +40,7 @@ export const noVent = defineCheck({
 export const lightInSun = defineCheck({
   id: 'light-in-sun',
   step: 'store',
+  harms: 'cost',
   needs: ['site'],
   sound: 'No tank lets light in',
   find: ({ site }) =>
@@ -64,6 +66,7 @@ export const lightInSun = defineCheck({
 export const bareSoil = defineCheck({
   id: 'bare-soil',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every tank has a base',
   find: ({ site }) =>
@@ -92,6 +95,7 @@ export const bareSoil = defineCheck({
 export const baseRagged = defineCheck({
   id: 'base-ragged',
   step: 'store',
+  harms: 'people',
   needs: ['site'],
   sound: 'No ragged base cuts into a tank',
   find: ({ site }) =>

@@ -14,6 +14,7 @@ const leastShare = (compiled: Compiled, pool: number): number =>
 export const topUpTooLow = defineCheck({
   id: 'top-up-too-low',
   step: 'store',
+  harms: 'people',
   needs: ['compiled'],
   sound: 'Wells, mains and carts come before the tank is drawn out',
   find: ({ compiled }) =>
@@ -61,6 +62,7 @@ const shortDays = (run: DailyRun) =>
 export const topUpTooHigh = defineCheck({
   id: 'top-up-too-high',
   step: 'store',
+  harms: 'cost',
   needs: ['compiled', 'days', 'series'],
   sound: 'Mains leave the rain its room',
   find: ({ compiled, days, series }) =>

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, nodeSubject, type Finding, type Mend } from './finding'
 import { length, say } from '../words'
 import { highestM, nameOf, nodeById, overflowsOf, pathsFrom, portHeightM, portsByRole, rimM, runsFrom } from '../site'
 import { tanksOf, type Path, type Site } from '../site'
@@ -56,9 +56,10 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
       why: say`Its line goes up to ${length(topM)}, to ${nameOf(site, node.id)}, and the rim stands at
         ${length(rimM(tank))}. Lower that, lead it elsewhere, or put a sump and a pump there.`,
       numbers: { topM, openingM, rimM: rimM(tank) },
-      mend: liesTooDeep(node, topM - openingM + FALL_M)
-        ? sumpMend(site, tank, port)
-        : lowerTo(node, topM - openingM + FALL_M),
+      ...bestFirst(
+        liesTooDeep(node, topM - openingM + FALL_M) ? undefined : lowerTo(node, topM - openingM + FALL_M),
+        sumpMend(site, tank, port),
+      ),
     }
   }
   const valve = runsFrom(site, tank.id, port.name)
@@ -75,6 +76,8 @@ function stuck(site: Site, tank: Tank, port: Port): Finding {
 export const overflowCannotRun = defineCheck({
   id: 'overflow-cannot-run',
   step: 'store',
+  harms: 'loss',
+  follows: ['overflow-ring', 'tank-off-its-base'],
   needs: ['site'],
   sound: 'Every overflow runs before its tank runs over the rim',
   find: ({ site }) =>
@@ -97,7 +100,7 @@ export const overflowCannotRun = defineCheck({
             why: say`Its line goes up to ${length(way.runsAtM)}, to ${nameOf(site, node.id)}; the mouth lies at
               ${length(openingM)}.`,
             numbers: { overM, openingM, runsAtM: way.runsAtM },
-            mend: lowerTo(node, overM + FALL_M),
+            ...bestFirst(lowerTo(node, overM + FALL_M), sumpMend(site, tank, port)),
           },
         ]
       }),
@@ -119,6 +122,8 @@ const overflowEnds = (site: Site): NodeOf<'outfall'>[] => [
 export const outfallInTheGround = defineCheck({
   id: 'outfall-in-the-ground',
   step: 'store',
+  harms: 'people',
+  follows: ['tank-off-its-base'],
   needs: ['site'],
   sound: 'No outfall lies below the ground it runs out on',
   find: ({ site }) =>

@@ -27,6 +27,8 @@ function treatedFor(site: Site, tapId: string): { ratedLps?: number } {
 export const untreatedDrinking = defineCheck({
   id: 'untreated-drinking',
   step: 'need',
+  harms: 'people',
+  follows: ['lamp-without-sensor', 'treatment-overrun'],
   costsWater: true,
   needs: ['site'],
   sound: 'Nothing is drunk untreated',
@@ -60,6 +62,7 @@ export const untreatedDrinking = defineCheck({
 export const roofUnfit = defineCheck({
   id: 'roof-unfit',
   step: 'catch',
+  harms: 'people',
   costsWater: true,
   needs: ['site', 'lines'],
   sound: 'No roof spoils the water for what it is used for',
@@ -106,6 +109,8 @@ const sentenceCase = (text: string) => text.charAt(0).toUpperCase() + text.slice
 export const useWithoutSupply = defineCheck({
   id: 'use-without-supply',
   step: 'need',
+  harms: 'season',
+  follows: ['arrow-against-flow', 'suction-too-high', 'tank-off-its-base'],
   needs: ['site', 'pools', 'compiled'],
   sound: 'Water can reach every use',
   find: ({ site, pools, compiled }) =>

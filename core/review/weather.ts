@@ -24,6 +24,7 @@ export const warmthGuessed = ({ climate }: Pick<Site, 'climate'>): string =>
 export const weatherAssumed = defineCheck({
   id: 'weather-assumed',
   step: 'catch',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Nothing of the weather was guessed',
   find: ({ site }) =>
@@ -51,6 +52,7 @@ export const weatherAssumed = defineCheck({
 export const monthsCrossed = defineCheck({
   id: 'months-crossed',
   step: 'catch',
+  harms: 'cost',
   needs: ['site'],
   sound: 'No month’s nights are warmer than its days',
   find: ({ site }) => {

@@ -9,6 +9,7 @@ import { moveOf } from '../moves'
 export const wetLineUndrained = defineCheck({
   id: 'wet-line-undrained',
   step: 'clean',
+  harms: 'season',
   needs: ['site', 'roofLines'],
   sound: 'Every wet line can be drained at its low point',
   find: ({ site, roofLines }) =>
@@ -45,6 +46,8 @@ export const wetLineUndrained = defineCheck({
 export const wetLineFreezes = defineCheck({
   id: 'wet-line-freezes',
   step: 'clean',
+  harms: 'season',
+  follows: ['wet-line-undrained'],
   costsWater: true,
   needs: ['site', 'roofLines'],
   sound: 'No water stands in a line through frost',

@@ -55,6 +55,7 @@ export {
 } from './roofs'
 export {
   climateSchema,
+  acceptedSchema,
   outlineSchema,
   VERSION,
   type Amount,
@@ -62,6 +63,7 @@ export {
   type Gutter,
   type GutterStretch,
   type Mode,
+  type Accepted,
   type Pin,
   type Building,
   type Stage,

@@ -192,6 +192,13 @@ export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).o
 /** How many of each a document may hold. */
 export const MOST = { roofs: 200, nodes: 1000, runs: 1000, uses: 300, modes: 50, options: 50 }
 
+export const acceptedSchema = kept({
+  check: text(80),
+  subject: kept({ kind: choice(['site', 'node', 'roof', 'run', 'use']), id: text(80) }),
+  numbers: z.record(z.string().max(80), z.number()),
+  reason: text(500).optional(),
+})
+
 export const siteSchema = kept({
   format: z.literal('tall-cask/site'),
   version: z.literal(VERSION),
@@ -232,6 +239,8 @@ export const siteSchema = kept({
   /** What was found when it was first filled, by the line of the card it stands on. */
   found: z.array(foundSchema).max(2000).optional(),
   pins: z.array(pinSchema).max(100).optional(),
+  /** What was found and is as its owner wants it, with the figures that it had then. */
+  accepted: z.array(acceptedSchema).max(300).optional(),
   build: buildSchema.optional(),
   ...lifeFields,
   options: z.array(optionSchema).max(MOST.options),
@@ -249,6 +258,7 @@ export type Use = Read<typeof useSchema>
 export type Amount = Read<typeof amountSchema>
 export type Mode = Read<typeof modeSchema>
 export type Pin = Read<typeof pinSchema>
+export type Accepted = Read<typeof acceptedSchema>
 export type Building = Read<typeof buildSchema>
 export type Stage = NonNullable<Building['stages']>[number]
 export type PlanOption = Read<typeof optionSchema>

@@ -1,4 +1,5 @@
 import { WAITING, type StepDefinition } from '~/steps/step'
+import type { Site } from '#core/site'
 
 /** What is taken off a plan is worked out by what is loaded when somebody first comes to this step. */
 const told = shallowRef<typeof import('./describe')>()
@@ -7,11 +8,16 @@ function loaded(): typeof told.value {
   return told.value
 }
 
+/** Something was bought, marked, measured or done. */
+const hasBegun = ({ build }: Site): boolean =>
+  Object.values(build ?? {}).some(kept => Array.isArray(kept) && kept.length > 0)
+
 export const build: StepDefinition = {
   id: 'build',
   name: 'Build',
   sheet: defineAsyncComponent(() => import('./BuildSheet.vue')),
-  started: site => site.nodes.length > 0,
+  started: site => hasBegun(site),
+  isOpen: context => loaded()?.isGateOpen(context) ?? true,
   subjects: context => loaded()?.subjects(context) ?? [],
   figures: context =>
     loaded()?.figures(context) ??

@@ -49,7 +49,7 @@ export function subjects({ site }: StepContext): Subject[] {
   const open = gate.filter(item => item.open).length
   const lengths = sum(sheets, ({ stocks }) => stocks.length)
   return [
-    { id: 'gate', name: 'The gate', figure: open ? String(open) : 'shut', holds: [] },
+    { id: 'gate', name: 'The gate', figure: open ? String(open) : 'shut', holds: [], isOpen: open > 0 },
     { id: 'order', name: 'Order of work', figure: `${done} of ${plan.length}`, holds: [] },
     { id: 'finder', name: 'What do I have here?', holds: [] },
     { id: 'chain', name: 'From this to that', holds: [] },
@@ -60,6 +60,10 @@ export function subjects({ site }: StepContext): Subject[] {
     { id: 'report', name: 'The report', holds: [] },
   ]
 }
+
+/** True while something must still be there before the first rain or before water is let in. */
+export const isGateOpen = ({ site }: StepContext): boolean =>
+  buildFor(site)?.gate.some(item => item.open !== undefined) ?? true
 
 /** What is still to buy, the pipe, the days of work, and what stands open before the first rain. */
 export function figures({ site, show }: StepContext): StepFigure[] | undefined {

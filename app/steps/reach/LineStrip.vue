@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import PartSymbol from '~/section/PartSymbol.vue'
 import { useUnits } from '~/fields/useUnits'
+import { useResults } from '~/stores/results'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { nameOf, type Run } from '#core/site'
@@ -20,8 +21,11 @@ const { show } = useUnits()
 const { partId, pickRun } = useSelection()
 
 const offered = computed(() => partsOffered(store.site!, props.run))
-/** What is missing, by the part that it belongs before; what belongs at the end by nothing. */
-const missing = computed(() => offered.value.filter(each => each.missing))
+const results = useResults()
+const isFound = (by: string) =>
+  results.review?.findings.some(({ check, subject }) => check === by && subject.id === props.run.id)
+/** What is missing and found so, by the part that it belongs before; what belongs at the end by nothing. */
+const missing = computed(() => offered.value.filter(({ foundBy }) => foundBy !== undefined && isFound(foundBy)))
 const missingBefore = (id: string | undefined) => missing.value.filter(({ before }) => before === id)
 const pickedId = computed(() => partId.value ?? props.run.parts[0]?.id)
 

@@ -10,6 +10,7 @@ import { rowOf } from '../../kinds'
 export const endsDoNotMeet = defineCheck({
   id: 'ends-do-not-meet',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every tank’s own end comes to its line’s pipe',
   find: ({ site }) =>
@@ -40,6 +41,7 @@ const LEFT_TO_WORK = ['no arm reaches', 'the overflow is to lie']
 export const holeFaults = defineCheck({
   id: 'hole-amiss',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every hole has its own place in the wall',
   find: ({ site }) =>
@@ -70,6 +72,7 @@ const toUnion = (site: Site, run: Run): Phrase => say`Fit a union in “${runNam
 export const loopGluedShut = defineCheck({
   id: 'loop-glued-shut',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'No ring of glued lines is closed by a last joint that cannot be made',
   find: ({ site }) =>
@@ -89,6 +92,7 @@ export const loopGluedShut = defineCheck({
 export const partWithoutUnion = defineCheck({
   id: 'part-without-union',
   step: 'build',
+  harms: 'cost',
   needs: ['site'],
   sound: 'What wears in a glued line comes out by a union',
   find: ({ site }) =>
@@ -117,6 +121,7 @@ const FAMILY: Record<string, string> = { 'pe-100': 'PE', 'plastic-40': 'glued', 
 export const glueDoesNotJoin = defineCheck({
   id: 'glue-does-not-join',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'Pipes that meet can be joined, or have what parts them',
   find: ({ site }) =>
@@ -144,6 +149,7 @@ export const glueDoesNotJoin = defineCheck({
 export const metalIntoPlastic = defineCheck({
   id: 'metal-into-plastic',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'No metal thread is screwed into plastic',
   find: ({ site }) =>
@@ -172,6 +178,7 @@ export const metalIntoPlastic = defineCheck({
 export const fumesIndoors = defineCheck({
   id: 'fumes-indoors',
   step: 'build',
+  harms: 'people',
   needs: ['site'],
   sound: 'Nothing is glued in a closed room',
   find: ({ site }) =>
@@ -196,6 +203,7 @@ export const fumesIndoors = defineCheck({
 export const arrowAgainstFlow = defineCheck({
   id: 'arrow-against-flow',
   step: 'build',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every check valve’s arrow points the way the water comes',
   find: ({ site }) =>

@@ -6,6 +6,7 @@ import { forIdsOf, takeOffVessels } from '../../build'
 export const itemWithoutPrice = defineCheck({
   id: 'item-without-price',
   step: 'build',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Everything on the list has a price, or a guess of one',
   find: ({ site }) =>

@@ -8,6 +8,7 @@ import { fitNow, stagesOf, tasksOf } from '../../build'
 export const stageEmpties = defineCheck({
   id: 'stage-empties',
   step: 'build',
+  harms: 'season',
   needs: ['site'],
   sound: 'No later stage needs a tank to be emptied for it',
   find: ({ site }) => {
@@ -56,6 +57,7 @@ function tooSoon(site: Site): { base: string; then: string; waited: number; want
 export const baseTooFresh = defineCheck({
   id: 'base-too-fresh',
   step: 'build',
+  harms: 'people',
   needs: ['site'],
   sound: 'No base was loaded before it had cured',
   find: ({ site }) =>

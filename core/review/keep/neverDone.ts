@@ -53,6 +53,7 @@ const NEVER: Record<string, { severity: Finding['severity']; what: string; why: 
 export const choreNeverDone = defineCheck({
   id: 'chore-never-done',
   step: 'keep',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every chore that matters comes round',
   find: ({ site }) =>

@@ -1,3 +1,4 @@
+import { NONE_IS_LIFTED } from '../causes'
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { flow, pressure, say } from '../../words'
 import { moveOf, setField, STRAINER } from '../../moves'
@@ -8,6 +9,8 @@ import { FIXTURES } from '../../catalog'
 export const dripWeak = defineCheck({
   id: 'drip-weak',
   step: 'lift',
+  harms: 'season',
+  follows: [...NONE_IS_LIFTED, 'float-chokes', 'hump-without-vent', 'zone-over-flow'],
   needs: ['site'],
   sound: 'Every drip has its emitters’ pressure, and its zones what pump and filter pass',
   find: ({ site }) => {
@@ -79,6 +82,7 @@ function zoneOf(site: Site, tap: string): { use: string; zoneLps: number } | und
 export const dripUnstrained = defineCheck({
   id: 'drip-unstrained',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every drip has its strainer',
   find: ({ site }) =>

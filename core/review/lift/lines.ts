@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
+import { bestFirst, defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { length, pressure, say, speed } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { airAt, singleTapFlows, type Air } from '../../network'
@@ -16,20 +16,24 @@ const joinsTanks = (site: Site, run: Run): boolean =>
 /** Wider pipe lets a little more through. */
 const MORE_THROUGH = 1.1
 
-/** The smallest size of a pipe's own series, else of what is usually bought here, in which what it carries runs quietly. */
-function quietSize(
+/** Where a wider pipe lets in more than that, the next ones are tried. */
+const MOST_TRIED = 3
+
+/** Sizes of a pipe's own series, else of what is usually bought here, in which what it carries runs quietly. */
+function quietSizes(
   site: Site,
   { series = usualSeries(site.standards.pipes), innerDiameterMm }: PartOf<'pipe'>,
   velocityMps: number,
-): { series: PipeSeriesId; size: string } | undefined {
+): { series: PipeSeriesId; size: string }[] {
   const leastMm = innerDiameterMm * Math.sqrt((MORE_THROUGH * velocityMps) / FAST_MPS)
-  const sold = pipeSeries(series).sizes.find(({ innerMm }) => innerMm >= leastMm)
-  return sold && { series, size: sold.size }
+  const sold = pipeSeries(series).sizes.filter(({ innerMm }) => innerMm >= leastMm)
+  return sold.slice(0, MOST_TRIED).map(({ size }) => ({ series, size }))
 }
 
 export const waterTooFast = defineCheck({
   id: 'water-too-fast',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Water runs quietly in every pipe',
   find: ({ site }) => {
@@ -42,7 +46,6 @@ export const waterTooFast = defineCheck({
       const pipe = run.parts.find(part => part.kind === 'pipe')
       // Between tanks nobody shuts a tap, and nobody hears it.
       if (velocityMps <= FAST_MPS || !pipe || joinsTanks(site, run)) return []
-      const wider = quietSize(site, pipe, velocityMps)
       return [
         {
           id: `water-too-fast:${run.id}`,
@@ -54,14 +57,12 @@ export const waterTooFast = defineCheck({
           why: say`Above ${speed(FAST_MPS)} pipes are loud, friction eats the pressure, and each quick shut-off strikes
             the line. Wider pipe brings it down.`,
           numbers: { velocityMps, boreMm: pipe.innerDiameterMm },
-          ...(wider
-            ? {
-                mend: {
-                  label: `Lay it in ${sizeName(wider.size, site.standards.units)} ${pipeSeries(wider.series).name}`,
-                  move: moveOf('layPipe', { run: run.id, ...wider }),
-                },
-              }
-            : {}),
+          ...bestFirst(
+            ...quietSizes(site, pipe, velocityMps).map(wider => ({
+              label: `Lay it in ${sizeName(wider.size, site.standards.units)} ${pipeSeries(wider.series).name}`,
+              move: moveOf('layPipe', { run: run.id, ...wider }),
+            })),
+          ),
         },
       ]
     })
@@ -71,6 +72,8 @@ export const waterTooFast = defineCheck({
 export const airInLine = defineCheck({
   id: 'air-in-line',
   step: 'lift',
+  harms: 'season',
+  follows: ['suction-too-high', 'hump-without-vent'],
   needs: ['site'],
   sound: 'The pressure stands above every pipe',
   find: ({ site }) => {
@@ -102,6 +105,7 @@ export const airInLine = defineCheck({
 export const humpWithoutVent = defineCheck({
   id: 'hump-without-vent',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'No line that falls from a tank humps without a vent',
   find: ({ site }) =>

@@ -113,6 +113,7 @@ function offGridShort(site: Site): Finding[] {
 export const panelTooSmall = defineCheck({
   id: 'panel-too-small',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Panels and battery carry the pumps that hang on them',
   find: ({ site }) => {

@@ -7,6 +7,7 @@ import { runName } from '../../site'
 export const cableTooThin = defineCheck({
   id: 'cable-too-thin',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Cables bring pumps their voltage, and the inverter bears their starts',
   find: ({ site }) =>

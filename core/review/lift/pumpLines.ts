@@ -8,6 +8,7 @@ import { feedOfRun, fillingsOf, graphOf, runName, type Site } from '../../site'
 export const rigidAtPump = defineCheck({
   id: 'rigid-at-pump',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Between tanks and their pumps the line gives, and pumps come out by unions',
   find: ({ site }) =>
@@ -81,6 +82,7 @@ const CHOKING_SHARE = 0.1
 export const floatChokes = defineCheck({
   id: 'float-chokes',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'No float valve chokes the pump before it',
   find: ({ site }) =>
@@ -123,6 +125,7 @@ const IN_SOIL_M = 0.3
 export const pumpInSoil = defineCheck({
   id: 'pump-in-soil',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'No pump stands in the soil beside a buried tank',
   find: ({ site }) =>

@@ -81,6 +81,8 @@ const RUN_OUT_SHARE = 1.6
 export const pumpOffItsCurve = defineCheck({
   id: 'pump-off-its-curve',
   step: 'lift',
+  harms: 'season',
+  follows: ['never-cuts-out', 'suction-too-high'],
   needs: ['site'],
   sound: 'Every pump runs where it is made to',
   find: ({ site }) => {
@@ -158,6 +160,7 @@ function outrun(site: Site, run: Run, pump: PartOf<'pump'>, well: NodeOf<'well'>
 export const pumpRunsDry = defineCheck({
   id: 'pump-runs-dry',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every pump is stopped before it runs dry',
   find: ({ site }) =>
@@ -207,6 +210,7 @@ export const pumpRunsDry = defineCheck({
 export const neverCutsOut = defineCheck({
   id: 'never-cuts-out',
   step: 'lift',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every pressure switch is reached by its pump',
   find: ({ site }) =>
@@ -257,6 +261,7 @@ function mostAt(
 export const levelSwitchAlone = defineCheck({
   id: 'level-switch-alone',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every pump stops when all taps are shut',
   find: ({ site }) =>

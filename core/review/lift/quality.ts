@@ -1,16 +1,18 @@
-import { defineCheck, nodeSubject, type Finding } from '../finding'
+import { bestFirst, defineCheck, nodeSubject, type Finding } from '../finding'
 import { flow, say } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { DRINKING_FAULTS } from '../drinking'
 import { drinkingFaults, tapsOf, trainsOf } from '../../network'
 import { nameOf } from '../../site'
 
-/** A larger one takes less pressure, so that more comes: a third is left for that. */
-const roomyLps = (flowLps: number) => Math.ceil(flowLps * 1.3 * 20) / 20
+/** A larger one takes less pressure, so that more comes: room is left for that, more where a third is not enough. */
+const ROOM = [1.3, 1.7, 2.2, 3]
+const roomyLps = (flowLps: number, room: number) => Math.ceil(flowLps * room * 20) / 20
 
 export const treatmentOverrated = defineCheck({
   id: 'treatment-overrun',
   step: 'lift',
+  harms: 'people',
   needs: ['site'],
   sound: 'Filters and lamps are made for the flow that comes',
   find: ({ site }) =>
@@ -28,10 +30,12 @@ export const treatmentOverrated = defineCheck({
             for ${flow(ratedLps)}: ${part.kind === 'lamp' ? 'germs pass it alive' : 'it lets dirt through and chokes'}.`,
           why: say`Treatment is rated for a flow. Fit a larger one, or a tap that passes less.`,
           numbers: { flowLps: train.flowLps, ratedLps },
-          mend: {
-            label: say`Take one for ${flow(roomyLps(train.flowLps))}`,
-            move: setField('part', part.id, 'ratedLps', roomyLps(train.flowLps)),
-          },
+          ...bestFirst(
+            ...ROOM.map(room => roomyLps(train.flowLps, room)).map(lps => ({
+              label: say`Take one for ${flow(lps)}`,
+              move: setField('part', part.id, 'ratedLps', lps),
+            })),
+          ),
         },
       ]
     }),
@@ -40,6 +44,7 @@ export const treatmentOverrated = defineCheck({
 export const lampWithoutSensor = defineCheck({
   id: 'lamp-without-sensor',
   step: 'lift',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every lamp that drinking hangs on has a sensor that shuts the water off',
   find: ({ site }) =>
@@ -66,6 +71,8 @@ export const lampWithoutSensor = defineCheck({
 export const labelLies = defineCheck({
   id: 'label-lies',
   step: 'lift',
+  harms: 'people',
+  follows: ['untreated-drinking'],
   needs: ['site'],
   sound: 'No untreated tap is labelled as drinking water',
   find: ({ site }) =>
@@ -97,6 +104,7 @@ const AS_FINE = 1.5
 export const coarseBehindFine = defineCheck({
   id: 'coarse-behind-fine',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Coarse filters stand before fine ones',
   find: ({ site }) => {
@@ -137,6 +145,7 @@ export const coarseBehindFine = defineCheck({
 export const cordUnderWater = defineCheck({
   id: 'cord-under-water',
   step: 'lift',
+  harms: 'people',
   needs: ['site'],
   sound: 'Cords of pumps leave their tanks above the highest water',
   find: ({ site }) =>

@@ -15,6 +15,7 @@ function busiestOf(site: Site, runId: string, madeForLps: number): number {
 export const suctionTooHigh = defineCheck({
   id: 'suction-too-high',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'No pump must suck higher than air pressure carries water',
   find: ({ site }) =>
@@ -69,6 +70,7 @@ const SELF_FILLING_M = 0.5
 export const noFootValve = defineCheck({
   id: 'no-foot-valve',
   step: 'lift',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every pump that sucks has a foot valve, and a line that rises all the way',
   find: ({ site }) =>

@@ -1,3 +1,4 @@
+import { NONE_IS_LIFTED } from '../causes'
 import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
 import { flow, pipeSize, pressure, say } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
@@ -37,6 +38,8 @@ function widened(site: Site, tap: NodeOf<'tap'>): Finding['mend'] {
 export const tapWeak = defineCheck({
   id: 'tap-weak',
   step: 'lift',
+  harms: 'season',
+  follows: [...NONE_IS_LIFTED, 'float-chokes', 'hump-without-vent'],
   needs: ['site'],
   sound: 'Every tap has the flow it is made for, even when the tanks are nearly empty',
   find: ({ site }) => {
@@ -88,6 +91,7 @@ function lifted(site: Site, tap: NodeOf<'tap'>): Finding['mend'] {
 export const tapTooStrong = defineCheck({
   id: 'tap-too-strong',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'No tap stands under more pressure than fittings bear',
   find: ({ site }) => {
@@ -149,6 +153,7 @@ function regulated(site: Site, { trunk, taps }: Feed): Finding['mend'] {
 export const pumpNotNeeded = defineCheck({
   id: 'pump-not-needed',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'No pump lifts what would fall by itself',
   find: ({ site }) =>

@@ -1,4 +1,4 @@
-import { defineCheck, nodeSubject, type Finding } from '../finding'
+import { bestFirst, defineCheck, nodeSubject, type Finding } from '../finding'
 import { pressure, say, volume } from '../../words'
 import { moveOf, setField } from '../../moves'
 import { cyclingOf } from '../../network'
@@ -19,6 +19,8 @@ const withVessel = (site: Site): (Feed & { vessel: NodeOf<'pressureTank'>; pump:
 export const startsTooOften = defineCheck({
   id: 'starts-too-often',
   step: 'lift',
+  harms: 'cost',
+  follows: ['precharge-off'],
   needs: ['site'],
   sound: 'No pump starts more often, or runs shorter, than its motor bears',
   find: ({ site }) =>
@@ -74,6 +76,7 @@ const rounded = <Input extends { pumpFlowLps: number }>(input: Input): Input => 
 export const prechargeOff = defineCheck({
   id: 'precharge-off',
   step: 'lift',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Gas and switch of every pressure tank go together',
   find: ({ site }) =>
@@ -108,6 +111,8 @@ export const prechargeOff = defineCheck({
 export const reliefMissing = defineCheck({
   id: 'relief-missing',
   step: 'lift',
+  harms: 'people',
+  follows: ['never-cuts-out'],
   needs: ['site'],
   sound: 'A relief valve stands before every pressure tank, under what the tank bears',
   find: ({ site }) =>
@@ -147,10 +152,17 @@ export const reliefMissing = defineCheck({
           why: say`It belongs between the two: above the ${pressure(vessel.cutOutKPa)} at which the pump stops, and under
             what the tank bears.`,
           numbers: { setKPa: relief.setKPa, cutOutKPa: vessel.cutOutKPa },
-          mend: {
-            label: say`Set it to ${pressure(wanted)}`,
-            move: setField('part', relief.id, 'setKPa', wanted),
-          },
+          ...bestFirst(
+            wanted > vessel.cutOutKPa
+              ? { label: say`Set it to ${pressure(wanted)}`, move: setField('part', relief.id, 'setKPa', wanted) }
+              : undefined,
+            mostKPa - RELIEF_OVER_KPA > vessel.cutInKPa
+              ? {
+                  label: say`Let its switch stop at ${pressure(mostKPa - RELIEF_OVER_KPA)}`,
+                  move: setField('node', vessel.id, 'cutOutKPa', mostKPa - RELIEF_OVER_KPA),
+                }
+              : undefined,
+          ),
         }))
     }),
 })
@@ -158,6 +170,7 @@ export const reliefMissing = defineCheck({
 export const shutOffWrongSide = defineCheck({
   id: 'shut-off-wrong-side',
   step: 'lift',
+  harms: 'people',
   needs: ['site'],
   sound: 'Every house can be shut off from its pressure tank',
   find: ({ site }) =>

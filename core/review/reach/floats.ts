@@ -11,6 +11,7 @@ const CLEAR_M = 0.01
 export const floatTooHigh = defineCheck({
   id: 'float-too-high',
   step: 'reach',
+  harms: 'loss',
   needs: ['site'],
   sound: 'Every float shuts before its tank spills',
   find: ({ site }) =>
@@ -45,6 +46,8 @@ export const floatTooHigh = defineCheck({
 export const floatFloods = defineCheck({
   id: 'float-floods',
   step: 'reach',
+  harms: 'loss',
+  follows: ['overflow-too-small'],
   needs: ['site', 'pools', 'spills'],
   sound: 'Where a float sticks, the overflow carries what comes',
   find: ({ site, pools, spills }) =>

@@ -10,6 +10,7 @@ const siteSubject = (site: Site): Finding['subject'] => ({ kind: 'site', id: sit
 export const modeServesNobody = defineCheck({
   id: 'mode-serves-nobody',
   step: 'reach',
+  harms: 'season',
   needs: ['site'],
   sound: 'Every way of running it brings water somewhere',
   find: ({ site }) =>
@@ -45,6 +46,7 @@ function shutsOff(site: Site, mode: Mode): boolean {
 export const valveInNoMode = defineCheck({
   id: 'valve-in-no-mode',
   step: 'reach',
+  harms: 'cost',
   needs: ['site'],
   sound: 'Every hand valve has its place in the ways of running it',
   find: ({ site }): Finding[] => {
@@ -83,6 +85,7 @@ export const valveInNoMode = defineCheck({
 export const modeLeans = defineCheck({
   id: 'mode-leans',
   step: 'reach',
+  harms: 'season',
   needs: ['site'],
   sound: 'No way of running it depends on how another left a valve',
   find: ({ site }) =>
@@ -110,6 +113,7 @@ export const modeLeans = defineCheck({
 export const valveForgotten = defineCheck({
   id: 'valve-forgotten',
   step: 'reach',
+  harms: 'season',
   needs: ['site'],
   sound: 'No single valve that is forgotten empties a tank or stalls a pump',
   find: ({ site }) =>
@@ -140,6 +144,7 @@ export const valveForgotten = defineCheck({
 export const modeStalls = defineCheck({
   id: 'mode-stalls',
   step: 'reach',
+  harms: 'season',
   needs: ['site'],
   sound: 'No way of running it shuts every way out of a pump that starts by itself',
   find: ({ site }) =>

@@ -30,6 +30,7 @@ const whenOf = (site: Site, { mode, words }: WrongWay): string => {
 export const waterGoesWrong = defineCheck({
   id: 'water-goes-wrong',
   step: 'reach',
+  harms: 'people',
   costsWater: true,
   needs: ['site'],
   sound: 'Whatever runs, fails or is opened, no water goes where it should not',
@@ -87,6 +88,7 @@ const deviceAnswers = (main: NodeOf<'main'>) => [
 export const mainJoined = defineCheck({
   id: 'main-joined',
   step: 'reach',
+  harms: 'people',
   costsWater: true,
   needs: ['site'],
   yieldsTo: ['water-goes-wrong'],
