@@ -54,7 +54,10 @@ export const LINE_FAULTS: Record<string, (site: Site) => Site> = {
     return build(well, moveOf('remove', { id: well.runs.find(run => run.from.node === 'well-1')!.parts[0]!.id }))
   },
   'pump-off-its-curve': site => build(site, setField('part', partOf(site, 'pump').id, 'headM', 0.4)),
-  'pump-runs-dry': site => lifted(site, 'jet'),
+  'pump-runs-dry': site => {
+    const jet = lifted(site, 'jet')
+    return build(jet, setField('part', partOf(jet, 'pump').id, 'dryGuard', undefined))
+  },
   'pump-not-needed': site => build(site, ...['tank-1', 'tank-2'].map(node => moveOf('setHeight', { node, baseM: 14 }))),
   'pump-in-soil': site => build(site, moveOf('setKind', { tank: pumpRun(site).from.node, kind: 'buried' })),
   'rigid-at-pump': site => {
@@ -113,7 +116,8 @@ export const LINE_FAULTS: Record<string, (site: Site) => Site> = {
     )
     return without(filled, part => part.kind === 'check')
   },
-  'main-joined': site => build(site, moveOf('backByMain', { run: pumpRun(site).id })),
+  'main-joined': site =>
+    build(site, moveOf('backByMain', { run: pumpRun(site).id }), setField('node', 'main-1', 'backflow', undefined)),
   'float-too-high': site => {
     const hill = filledHill(site)
     return build(hill, setField('part', partOf(hill, 'float').id, 'dropM', undefined), raisedInlet(hill))

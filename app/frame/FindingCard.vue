@@ -19,6 +19,10 @@ const store = useSite()
 const { phrase } = useUnits()
 const { pickSubject } = useSelection()
 const arithmetic = ref(false)
+/** A cause is as bad as the worst that follows from it. */
+const worst = computed(() =>
+  [props.finding, ...props.followers].some(({ severity }) => severity === 'wrong') ? 'wrong' : 'look',
+)
 
 function show(): void {
   pickSubject(store.site!, props.finding.subject)
@@ -67,7 +71,7 @@ function mendAll(mends: Mend[]): void {
 </script>
 
 <template>
-  <article class="finding" :class="finding.severity" :data-check="finding.check">
+  <article class="finding" :class="worst" :data-check="finding.check">
     <p>
       <span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{
         phrase(finding.sentence)

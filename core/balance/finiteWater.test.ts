@@ -64,7 +64,7 @@ describe('while a tank is drawn', () => {
     expect(compile(low).topUps[0]!.mostL).toBeLessThan(1e6)
     // It is filled no higher than its float.
     expect(compile(low).topUps[0]!.stopL).toBeCloseTo(50, 6)
-    expect(compile(site).topUps[0]!.stopL).toBeCloseTo(180, 6)
+    expect(compile(site).topUps[0]!.stopL).toBeCloseTo(225, 6)
   })
   it('a main that stands too low, and a pump that sucks too far, bring nothing', () => {
     const well = using(build(plainTank(blank(), 'Tank'), moveOf('addSource', { kind: 'well' })), 500)

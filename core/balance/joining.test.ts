@@ -193,7 +193,8 @@ describe('how a full tank spills, soaks and empties', () => {
     expect(way.lineLps).toBeLessThan(way.openingLps)
   })
   it('a soakaway in tight ground wants more pit and takes longer than one in sand', () => {
-    const site = build(pair(), moveOf('leadTo', { outfall: 'outfall-1', to: 'soakaway', soil: 'sand' }))
+    const pit = { lengthM: 2, widthM: 1, depthM: 1, voidShare: 0.4 }
+    const site = build(pair(), moveOf('leadTo', { outfall: 'outfall-1', to: 'soakaway', soil: 'sand', pit }))
     const outfall = site.nodes.find(node => node.id === 'outfall-1') as NodeOf<'outfall'>
     const [sand, clay] = (['sand', 'stiff-clay'] as const).map(soil => soakingOf(site, { ...outfall, soil }, 100)!)
     expect(clay!.pitM3).toBeGreaterThan(sand!.pitM3)

@@ -29,6 +29,8 @@ export function makeTank(site: Site, kind: TankKindId, name?: string, like?: Tan
     lightTight: entry.lightTight,
     sunlit: entry.base !== 'buried',
     ...(entry.base === 'buried' ? { cover: 'roofed' as const } : {}),
+    // What lets light through comes with its wrap, and with a lid.
+    ...(entry.base !== 'buried' && !entry.lightTight ? { cover: 'painted' as const, lid: true } : {}),
     ventMm: entry.inletMm,
     base: entry.base,
     inletStyle: 'top',
@@ -83,7 +85,7 @@ export const addTank = defineMove({
     if (!like || how === 'alone') leadOverflowAway(site, tank)
     else if (how === 'joined') {
       // Level tops let one overflow serve both; a taller or lower tank gets a base to match.
-      tank.baseM = toThousandth(rimM(like) - tankHeight(tank.shape))
+      standLevel(tank, rimM(like))
       joinAtBottom(
         site,
         like,
@@ -100,6 +102,19 @@ export const addTank = defineMove({
     else pumpFrom(site, like, tank)
   },
 })
+
+/** So much a base of blocks or gravel may be higher or lower than it usually is. */
+const BUILT_UP_M = 0.3
+
+/** Stands a tank so that its rim is at a height: on its own base, on posts where that is too low, dug in where too high. */
+function standLevel(tank: Tank, rimAtM: number): void {
+  tank.baseM = toThousandth(rimAtM - tankHeight(tank.shape))
+  const usualM = tank.groundM + (tank.base === 'buried' ? tank.baseM - tank.groundM : BASES[tank.base].heightM)
+  if (tank.baseM > usualM + BUILT_UP_M) {
+    tank.base = 'stand'
+    tank.stand = { posts: 4, footingAreaM2: 0.16, braced: true }
+  } else if (tank.baseM < usualM - BUILT_UP_M) tank.groundM = toThousandth(tank.baseM - (usualM - tank.groundM))
+}
 
 /** The whole of the upper tank runs down into the lower: its float valve lies below the upper one's outlet. */
 function stepDown(site: Site, upper: Tank, lower: Tank): void {

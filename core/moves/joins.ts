@@ -103,6 +103,14 @@ export const joinAtHub = defineMove({
   },
 })
 
+/** An outfall that would lie above what is to run to it lies deeper, and then below the ground. */
+function sinkOutfall(site: Site, id: string, mouthM: number): void {
+  const outfall = site.nodes.find(node => node.id === id)
+  if (outfall?.kind !== 'outfall' || outfall.baseM < mouthM) return
+  outfall.baseM = toThousandth(mouthM - 0.1)
+  if (outfall.baseM < outfall.groundM - 0.3) outfall.to = 'drain'
+}
+
 /** A cascade at the top: the first tank's overflow feeds the second, whose own overflow leads away. */
 export function spillFrom(site: Site, from: Tank, to: Tank): void {
   const overflow = overflowPort(from)
@@ -113,15 +121,20 @@ export function spillFrom(site: Site, from: Tank, to: Tank): void {
       `${from.name} spills into ${next.name} already, and ${to.name} has a line of its own to spill by; lead the ` +
         `overflow of ${from.name} elsewhere first.`,
     )
-  const target = { node: to.id, port: portsByRole(to, 'inlet')[0]!.name }
+  const inlet = portsByRole(to, 'inlet')[0]!
+  const target = { node: to.id, port: inlet.name }
+  // What the one spills the other has to spill too.
+  inlet.boreMm = Math.max(inlet.boreMm, overflow.boreMm)
+  const last = overflowPort(to)
+  if (!runsFrom(site, to.id, last.name).length) last.boreMm = Math.max(last.boreMm, overflow.boreMm)
   if (existing) {
     // The line that led the spill on, away or to the next tank, now leads on from the new tank.
     const onward = existing.to
     existing.to = target
     delete existing.name
-    const last = overflowPort(to)
     if (onward.node !== to.id && !runsFrom(site, to.id, last.name).length) {
       addRun(site, { node: to.id, port: last.name }, onward, [pipe(4, last.boreMm)])
+      sinkOutfall(site, onward.node, to.baseM + last.heightM)
     }
   } else addRun(site, { node: from.id, port: overflow.name }, target, [pipe(1.5, overflow.boreMm)])
   leadOverflowAway(site, to)

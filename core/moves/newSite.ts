@@ -1,8 +1,9 @@
 import type { Answer } from '../answers'
 import { moveOf, setField } from './registry'
 import { applyMoves } from './apply'
-import { type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
-import { CLIMATES, type ClimateId, type RoofingId, type TankKindId, type UsePresetId } from '../catalog'
+import { tankHeight } from '../sums'
+import { isPumped, nodeById, type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
+import { CLIMATES, type ClimateId, type FixtureId, type RoofingId, type TankKindId, type UsePresetId } from '../catalog'
 
 export interface NewSiteAnswers {
   id: string
@@ -88,18 +89,27 @@ export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   for (const tank of tanksOf(roofed.site))
     if (!tank.lightTight) rest.push(moveOf('set', { of: 'node', id: tank.id, field: 'lightTight', value: true }))
   const used = applyMoves(roofed.site, rest)
-  if (!used.ok) return used
-  const drunk = used.site.uses.filter(use => use.quality === 'drinking')
-  return applyMoves(
-    used.site,
-    drunk.map(use => moveOf('fitTreatment', { tap: use.at })),
-  )
+  return used.ok ? applyMoves(used.site, lowTaps(used.site)) : used
+}
+
+/** A bed's or a trough's tap hangs so low that no more of a tank than this stays below it, where nothing is pumped. */
+const MOST_BELOW = 0.12
+const HANG_LOW: readonly FixtureId[] = ['drip', 'trough', 'hose']
+
+/** Taps that water falls to set so low that nearly all of it does. */
+function lowTaps(site: Site): Move[] {
+  const [tank] = tanksOf(site)
+  if (!tank || site.runs.some(run => isPumped(run) && nodeById(site, run.from.node).kind === 'tank')) return []
+  const lowM = tank.baseM + MOST_BELOW * tankHeight(tank.shape)
+  return site.nodes
+    .filter(node => node.kind === 'tap' && HANG_LOW.includes(node.fixture) && node.baseM > lowM)
+    .map(({ id, groundM }) => moveOf('setHeight', { node: id, baseM: Math.max(groundM + 0.1, lowM) }))
 }
 
 /** What fills the first tank: the roof, or what comes from outside; a main keeps it nearly full, for when it fails. */
 function filling({ roof, source }: NewSiteAnswers): Move[] {
   if (roof) return [moveOf('addRoof', { ...roof, tank: 'tank-1' })]
-  if (source === 'cart') return [setField('node', 'tank-1', 'carted', { loadL: 2000, startShare: 0.15 })]
+  if (source === 'cart') return [setField('node', 'tank-1', 'carted', { loadL: 2000, startShare: 0.25 })]
   if (source === 'well') return [moveOf('addSource', { kind: 'well', tank: 'tank-1' })]
   const keepFull = ['startShare', 'stopShare'].map(field => setField('node', 'main-1', `rule.${field}`, 0.95))
   return [

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { addUse, fitDrip, fitTreatment, ration, scaleUses } from './uses'
+import { addUse, fitDrip, ration, scaleUses } from './uses'
 import { insertPart, leadEnd, movePart, replacePart, splitRun, ventOrDrain } from './parts'
 import {
   addStage,
@@ -62,6 +62,7 @@ import { addDevice, changeDevice, dropDevice } from './devices'
 import { changeRestriction, dropRestriction, restrict } from './restrictions'
 import { correctReading, dropReading, logReading, logReadings, putChore } from './log'
 import { accept, tellAgain } from './accepting'
+import { fitTreatment } from './treatment'
 import { turnLine } from './turnLine'
 import { shapeRun } from './lift/profile'
 import { backByMain } from './lift/backByMain'

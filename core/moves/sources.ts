@@ -9,10 +9,12 @@ import {
   required,
   pipe,
   toThousandth,
+  union,
   valve,
 } from './move'
 import { freshPort } from './joins'
-import { floatDropM, nameOf, nodeById, portsByRole, runsTo, spillM, type Run, type Site } from '../site'
+import { keepFitToDrink } from './treatment'
+import { floatDropM, nameOf, nodeById, portsByRole, runsTo, groupSpillM, type Run, type Site } from '../site'
 import type { NewPart, NodeOf, SiteNode, Tank } from '../kinds'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
@@ -45,28 +47,40 @@ function makeSource(site: Site, kind: Source['kind'], name: string | undefined, 
           baseM: groundM - MAIN_DEEP_M,
           groundM,
           pressureKPa: 300,
-          rule: { startShare: 0.2, stopShare: 0.2, months: [...ALL] },
+          rule: { startShare: 0.25, stopShare: 0.25, months: [...ALL] },
         }
   site.nodes.push(source)
   return source
 }
 
-/** What stands at the beginning of a well's or a main's line: its pump or its meter, and what keeps water from coming back. */
-function headOf(kind: Source['kind']): NewPart[] {
-  return kind === 'well'
-    ? [
-        { kind: 'pump', pump: 'submersible', flowLps: 0.3, headM: 45 },
-        { kind: 'check', boreMm: WELL_LINE_MM },
-        valve(WELL_LINE_MM),
-      ]
-    : [valve(FEED_MM), { kind: 'check', boreMm: FEED_MM }, { kind: 'meter', boreMm: FEED_MM }]
+/** A well's pump gives so much; its water falls about so far while it runs, and the line takes this share. */
+const [WELL_LPS, DRAWN_DOWN_M, FRICTION_SHARE] = [0.3, 3, 0.15]
+const TAP_M = 20
+
+/**
+ * What stands at the beginning of a well's or a main's line: its pump, guarded and made for the lift, or its meter; and
+ * what keeps water from coming back. A union lets it come out.
+ * @param toM how high it is to bring water, above the datum, what is wanted at its end included
+ */
+function headOf(source: Source, toM: number): NewPart[] {
+  if (source.kind === 'main')
+    return [valve(FEED_MM), { kind: 'check', boreMm: FEED_MM }, { kind: 'meter', boreMm: FEED_MM }, union(FEED_MM)]
+  const liftM = toM - (source.groundM - source.stillWaterDepthM - DRAWN_DOWN_M)
+  const headM = Math.max(5, Math.ceil(liftM * (1 + FRICTION_SHARE)))
+  return [
+    { kind: 'pump', pump: 'submersible', flowLps: WELL_LPS, headM, dryGuard: true },
+    { kind: 'check', boreMm: WELL_LINE_MM },
+    union(WELL_LINE_MM),
+    valve(WELL_LINE_MM),
+  ]
 }
 const boreOf = (kind: Source['kind']) => (kind === 'well' ? WELL_LINE_MM : FEED_MM)
 
 /** Over the rim with an air gap, so that the tank's water can never run back; a main's line ends in a float valve. */
-function topUpLine(site: Site, { kind, id }: Source, tank: Tank): void {
+function topUpLine(site: Site, source: Source, tank: Tank): void {
+  const { kind, id } = source
   const inlet = portsByRole(tank, 'inlet')[0]
-  const heightM = toThousandth(Math.max(inlet?.heightM ?? 0, spillM(site, tank) - tank.baseM + 0.05))
+  const heightM = toThousandth(Math.max(inlet?.heightM ?? 0, groupSpillM(site, tank) - tank.baseM + 0.05))
   const port = { name: freshPort(tank, 'top-up'), role: 'inlet' as const, heightM, boreMm: FEED_MM }
   tank.ports.push(port)
   const [from, to] = [
@@ -74,7 +88,7 @@ function topUpLine(site: Site, { kind, id }: Source, tank: Tank): void {
     { node: tank.id, port: port.name },
   ]
   addRun(site, from, to, [
-    ...headOf(kind),
+    ...headOf(source, tank.baseM + heightM),
     pipe(guessedLengthM(site, from, to, 12), boreOf(kind)),
     ...(kind === 'main'
       ? [{ kind: 'float' as const, boreMm: FEED_MM, dropM: floatDropM(site, tank.id, heightM) }]
@@ -83,12 +97,13 @@ function topUpLine(site: Site, { kind, id }: Source, tank: Tank): void {
 }
 
 /** Straight to a tap, without a tank between. */
-export function straightLine(site: Site, { kind, id }: Source, tap: NodeOf<'tap'>): void {
+export function straightLine(site: Site, source: Source, tap: NodeOf<'tap'>): void {
+  const { kind, id } = source
   const [from, to] = [
     { node: id, port: 'out' },
     { node: tap.id, port: 'in' },
   ]
-  addRun(site, from, to, [...headOf(kind), pipe(guessedLengthM(site, from, to, 12), boreOf(kind))])
+  addRun(site, from, to, [...headOf(source, tap.baseM + TAP_M), pipe(guessedLengthM(site, from, to, 12), boreOf(kind))])
 }
 
 /**
@@ -120,6 +135,7 @@ export const addSource = defineMove({
       const source = makeSource(site, kind, name, tap.groundM)
       keepFromComingBack(site, tap)
       straightLine(site, source, tap)
+      keepFitToDrink(site, tap)
     } else makeSource(site, kind, name, site.nodes.find(node => node.kind === 'tank')?.groundM ?? 0)
   },
 })

@@ -4,7 +4,7 @@ import { withWhatHangs } from './follow'
 import { leadOverflowAway } from './joins'
 import { showQuantity } from '../units'
 import { tankHeight, tankVolume } from '../sums'
-import { nameOf, portsByRole, runsFrom } from '../site'
+import { joinedTanks, nameOf, portsByRole, runsFrom } from '../site'
 import { type Tank, does, layIn } from '../kinds'
 import { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId } from '../catalog'
 
@@ -153,7 +153,11 @@ export const standOn = defineMove({
   label: ({ tank, base }, site) => `Stand ${nameOf(site, tank)} on ${BASES[base].name}`,
   apply(site, { tank: id, base, heightM }) {
     const tank = required(site, id, 'tank')
-    withWhatHangs(site, tank, () => putOn(tank, base, heightM))
+    const stoodM = tank.baseM
+    // Tanks that stand joined side by side on one base stay level.
+    const beside = joinedTanks(site, tank).filter(each => each.base === tank.base && each.baseM === stoodM)
+    for (const each of heightM === undefined ? beside : [tank])
+      withWhatHangs(site, each, () => putOn(each, base, heightM))
   },
 })
 

@@ -12,7 +12,8 @@ import {
 } from './move'
 import { headOf, leavesHigh, raiseHole } from './lift/parts'
 import { straightLine, type Source } from './sources'
-import { dripZone } from '../sums'
+import { fitTreatment } from './treatment'
+import { dripZone, headOfPressureM } from '../sums'
 import {
   unstrained,
   zonesWithin,
@@ -20,19 +21,17 @@ import {
   litresPerDay,
   portsByRole,
   rimM,
-  runsTo,
   tanksOf,
   type Amount,
   type Site,
   type Use,
   walk,
   isPumped,
-  nameOf,
   idsOf,
   freeId,
 } from '../site'
-import type { NodeOf, Tank, NewPart, Part, SiteNode } from '../kinds'
-import { USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../catalog'
+import type { NodeOf, Tank, SiteNode } from '../kinds'
+import { COMFORT_KPA, USE_PRESET_IDS, USE_PRESETS, type UsePresetId } from '../catalog'
 import { z } from 'zod'
 
 const ALL_YEAR = Array.from({ length: 12 }, () => 1)
@@ -98,6 +97,8 @@ export const addUse = defineMove({
     site.uses.push(use)
     if (tank) leadToTap(site, tank, tap, entry.pressurised ?? false)
     else straightLine(site, source as Source, tap)
+    // A main is drinking water already; what a tank or a well gives is not.
+    if (use.quality === 'drinking' && (tank ?? source)!.kind !== 'main') fitTreatment.apply(site, { tap: tap.id })
   },
 })
 
@@ -109,7 +110,10 @@ function leadToTap(site: Site, tank: Tank, tap: NodeOf<'tap'>, pressurised: bool
   const outlet = portsByRole(tank, 'outlet')[0]
   if (!outlet) throw new Impossible(`${tank.name} has no outlet; give it one first.`)
   const to = { node: tap.id, port: 'in' }
-  const needsPump = pressurised || tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
+  // A tank that stands high above its taps presses enough by itself.
+  const pressesM = tank.baseM + outlet.heightM - tap.baseM
+  const isTooHigh = tap.baseM > (tank.baseM + outlet.heightM + rimM(tank)) / 2
+  const needsPump = (pressurised && pressesM < headOfPressureM(COMFORT_KPA)) || isTooHigh
   const behind = needsPump && behindPump(site, tank.id, outlet.name)
   if (behind) {
     const from = { node: behind.id, port: 'out' }
@@ -148,47 +152,6 @@ function behindPump(site: Site, tankId: string, port: string): SiteNode | undefi
   const pumped = ways.filter(way => way.steps.some(({ run }) => isPumped(run))).map(way => way.node)
   return pumped.find(node => node.kind === 'joint') ?? pumped.find(node => node.kind === 'pressureTank')
 }
-
-/** What a cartridge is made for where nobody says, L/s. */
-const USUAL_TREATED_LPS = 0.3
-
-export const TREATMENT: NewPart[] = [
-  { kind: 'filter', ratingUm: 20, medium: 'sediment' },
-  { kind: 'filter', ratingUm: 5, medium: 'sediment' },
-  { kind: 'filter', ratingUm: 5, medium: 'carbon', ratedLps: 0.3 },
-  { kind: 'lamp', ratedLps: 0.3, sensor: true },
-]
-
-/** A stage of treatment that stands for another: of its kind, and at least as fine. */
-const standsFor = (part: Part, wanted: NewPart): boolean =>
-  part.kind === wanted.kind &&
-  (part.kind !== 'filter' ||
-    (wanted.kind === 'filter' && part.medium === wanted.medium && part.ratingUm <= wanted.ratingUm))
-
-/**
- * Fits filters, carbon and a lamp with its sensor in front of a tap, in this order, each made for a flow at least; what
- * is there already takes its place among them.
- */
-export const fitTreatment = defineMove({
-  args: z.object({ tap: z.string(), ratedLps: z.number().positive().max(1000).optional() }),
-  label: ({ tap }, site) => `Treat the water for ${nameOf(site, tap, 'the tap')}`,
-  apply(site, { tap: id, ratedLps = 0 }) {
-    const tap = required(site, id, 'tap')
-    const run = runsTo(site, id)[0]
-    if (!run) throw new Impossible(`No line leads to ${nameOf(site, tap.id)} yet; lead one there first.`)
-    const left = [...run.parts]
-    const train = TREATMENT.map(wanted => {
-      const at = left.findIndex(part => standsFor(part, wanted))
-      const part: NewPart = at < 0 ? { ...wanted } : left.splice(at, 1)[0]!
-      if (part.kind === 'lamp') part.sensor = true
-      if (part.kind === 'lamp' || part.kind === 'filter')
-        if ((part.ratedLps ?? USUAL_TREATED_LPS) < ratedLps) part.ratedLps = ratedLps
-      return part
-    })
-    // What brings something into the water, a filter that is coarser, another lamp, stands before them.
-    run.parts = named(site, run.id, [...left, ...train])
-  },
-})
 
 /** What keeps drippers from clogging. */
 export const STRAINER = { kind: 'screen', meshMm: 0.13, type: 'line' } as const

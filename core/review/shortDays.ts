@@ -31,7 +31,9 @@ function meanSupply({ site, outlook }: Plan) {
 }
 const asksTooMuch = (plan: Plan) => {
   const { roofsL, wellsL, askedL } = meanSupply(plan)
-  return plan.site.uses.length > 0 && !plan.compiled.mains.length && askedL > roofsL + wellsL
+  // A main gives what is asked, and a cart comes as often as it is called.
+  const isBought = plan.compiled.mains.length > 0 || plan.compiled.topUps.some(({ kind }) => kind === 'cart')
+  return plan.site.uses.length > 0 && !isBought && askedL > roofsL + wellsL
 }
 
 /** What roofs do not give can come from a main, into the largest of the tanks or straight to the use. */

@@ -95,6 +95,7 @@ export {
   fedTogether,
   heightHoldingM,
   isOpenBothWays,
+  groupSpillM,
   joinedTanks,
   levelLinks,
   tanksInOrder,

@@ -61,6 +61,10 @@ export const joinedTanks = onceEach((site: Site, tank: Tank): readonly Tank[] =>
   [...atOneLevel(site, tank.id)].map(id => nodeById(site, id)).filter(node => node.kind === 'tank'),
 )
 
+/** Where tanks that stand at one level with one spill, above the datum. */
+export const groupSpillM = (site: Site, tank: Tank): number =>
+  Math.min(...joinedTanks(site, tank).map(each => spillM(site, each)))
+
 /** Tanks that water runs between without a pump: joined at the bottom, by the spill or through a float; itself first. */
 export function fedTogether(site: Site, tank: Tank): Tank[] {
   const found = reached(site, tank.id, {

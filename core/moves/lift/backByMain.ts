@@ -2,8 +2,9 @@ import { z } from 'zod'
 import { addTap } from './branch'
 import { branchOf, needFeed } from './liftBy'
 import { addSource, topUpFrom } from '../sources'
-import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, valve } from '../move'
-import { feedsOf, nameOf, pathsFrom, type Site } from '../../site'
+import { keepFitToDrink } from '../treatment'
+import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, union, valve } from '../move'
+import { feedsOf, nameOf, pathsFrom, runsTo, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
 
 const MAIN_MM = 20.93
@@ -28,7 +29,7 @@ export const backByMain = defineMove({
     const joint = branchOf(site, needFeed(site, id))
     if (pathsFrom(site, main.id).some(path => path.runs.some(run => run.to.node === joint.id)))
       throw new Impossible(`${main.name} goes straight to that line already.`)
-    keepFromTank(site, id)
+    keepFromTank(site, joint.id)
     const ends = [
       { node: main.id, port: 'out' },
       { node: joint.id, port: 'in' },
@@ -37,8 +38,12 @@ export const backByMain = defineMove({
       valve(MAIN_MM),
       { kind: 'check', boreMm: MAIN_MM },
       { kind: 'meter', boreMm: MAIN_MM },
+      union(MAIN_MM),
       pipe(guessedLengthM(site, ends[0], ends[1], 10), MAIN_MM),
     ])
+    for (const tap of needFeed(site, id).taps) keepFitToDrink(site, tap)
+    // Public mains ask for it where own water meets theirs.
+    main.backflow ??= 'device'
     const falls = feedsOf(site).some(
       feed => feed.source.id === source.id && feed.lift === 'gravity' && feed.trunk[0]!.id !== id,
     )
@@ -54,12 +59,12 @@ function mainFor(site: Site, tank: string): NodeOf<'main'> {
   return site.nodes.find(node => node.kind === 'main')!
 }
 
-/** A check valve in the tank's own line, where it has none: the main would fill the tank through its outlet. */
-function keepFromTank(site: Site, runId: string): void {
-  const { trunk } = needFeed(site, runId)
-  if (trunk.some(run => run.parts.some(part => part.kind === 'check'))) return
-  const last = trunk.at(-1)!
-  const at = last.parts.findLastIndex(part => part.kind === 'pipe')
-  const boreMm = last.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? MAIN_MM
-  last.parts = named(site, last.id, [...last.parts.slice(0, at), { kind: 'check', boreMm }, ...last.parts.slice(at)])
+/** A check valve in the tank's own line to where the main comes in: the main would fill the tank through its outlet. */
+function keepFromTank(site: Site, jointId: string): void {
+  for (const run of runsTo(site, jointId)) {
+    if (run.parts.some(part => part.kind === 'check')) continue
+    const at = run.parts.findLastIndex(part => part.kind === 'pipe')
+    const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? MAIN_MM
+    run.parts = named(site, run.id, [...run.parts.slice(0, at), { kind: 'check', boreMm }, ...run.parts.slice(at)])
+  }
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { headOf, leavesHigh, raiseHole } from './parts'
-import { pumpOfFeed, quietBoreMm, busiestLps, reliefFor, vesselFor } from './sizing'
+import { pumpOfFeed, quietBoreMm, busiestLps, lowWaterM, reliefFor, vesselFor } from './sizing'
 import {
   defineMove,
   freshId,
@@ -13,7 +13,7 @@ import {
   union,
   valve,
 } from '../move'
-import { feedsOf, graphOf, nameOf, type Feed, type FeedSource, type Run, type Site } from '../../site'
+import { feedsOf, graphOf, nameOf, type Feed, type Run, type Site } from '../../site'
 import { does, rowOf, type NewPart, type Part, type PartOf, type SiteNode, type Tank } from '../../kinds'
 import { HOLD_IDS, HOLDS, LIFT_IDS, liftRow, USUAL_BORE_MM } from '../../catalog'
 
@@ -181,7 +181,7 @@ export function branchOf(site: Site, feed: Feed): SiteNode & { kind: 'joint' } {
     return joint
   }
   const [tap] = feed.taps
-  const joint = branchNode(site, nearTap(feed.source, tap!), tap!.groundM)
+  const joint = branchNode(site, nearTap(feed, tap!), tap!.groundM)
   const onward = { ...last.to }
   last.to = { node: joint.id, port: 'in' }
   delete last.name
@@ -194,4 +194,10 @@ export function branchOf(site: Site, feed: Feed): SiteNode & { kind: 'joint' } {
   addRun(site, from, onward, [valve(boreMm), ...own, pipe(guessedLengthM(site, from, onward, 2), boreMm)])
   return joint
 }
-const nearTap = (source: FeedSource, tap: SiteNode) => Math.min(tap.baseM, Math.max(source.groundM, tap.groundM) + 0.6)
+/** Hand-high by its tap; where water only falls, no higher than it is drawn from. */
+const nearTap = ({ source, port, lift }: Feed, tap: SiteNode) =>
+  Math.min(
+    tap.baseM,
+    Math.max(source.groundM, tap.groundM) + 0.6,
+    ...(lift === 'gravity' && source.kind === 'tank' ? [lowWaterM(source, port) - 0.1] : []),
+  )

@@ -1,7 +1,7 @@
 import { highHoleM } from './sizing'
 import { freshPort } from '../joins'
 import { union, valve } from '../move'
-import { spillM, type FeedSource, type Site } from '../../site'
+import { groupSpillM, type FeedSource, type Site } from '../../site'
 import type { NewPart, Port, Tank } from '../../kinds'
 import { liftRow, SCREENS, type LiftId } from '../../catalog'
 
@@ -76,7 +76,7 @@ export const leavesHigh = (source: FeedSource, lift: LiftId): boolean =>
  * the draw-off itself, unless other lines draw by it; then one more.
  */
 export function raiseHole(site: Site, tank: Tank, port: Port, lift: LiftId, others: boolean): string {
-  const heightM = highHoleM(tank, spillM(site, tank) - tank.baseM)
+  const heightM = highHoleM(tank, groupSpillM(site, tank) - tank.baseM)
   const raised = {
     heightM,
     intakeM: port.floating?.stopM ?? port.heightM,

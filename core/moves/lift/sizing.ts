@@ -58,7 +58,14 @@ const headForM = (liftM: number, pressureKPa: number) =>
 export function pumpFor(lift: LiftId, flowLps: number, liftM: number, pressureKPa: number): PartWithoutId<'pump'> {
   const { pump } = liftRow(lift)
   if (!pump) throw new Error(`${lift} has no pump`)
-  return { kind: 'pump', pump, flowLps: roundUp(flowLps, 0.05), headM: roundUp(headForM(liftM, pressureKPa), 1) }
+  return {
+    kind: 'pump',
+    pump,
+    flowLps: roundUp(flowLps, 0.05),
+    headM: roundUp(headForM(liftM, pressureKPa), 1),
+    // A diaphragm bears running dry for a while; any other seal burns within minutes.
+    ...(pump === 'on-demand' ? {} : { dryGuard: true }),
+  }
 }
 type PartWithoutId<Kind extends PartOf<'pump'>['kind']> = Omit<PartOf<Kind>, 'id'>
 

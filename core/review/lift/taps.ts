@@ -10,6 +10,8 @@ import { does, type NodeOf } from '../../kinds'
 
 /** Under this share of what it is made for a tap is felt to be weak; under the next it is no use. */
 const [WEAK_SHARE, USELESS_SHARE] = [0.7, 0.35]
+/** What falls from a tank’s own height alone fills a can or waters a bed at this share yet. */
+const SLOW_SHARE = 0.2
 /** Above this, fittings and hoses suffer. */
 const MOST_KPA = 550
 /** What a mend keeps below that; and the least that a house is given, or its taps grow weak. */
@@ -53,7 +55,7 @@ export const tapWeak = defineCheck({
       const whenFull = full.get(tap.id)!
       // By gravity people expect a slow tap, and a slower one as the tank goes down.
       const falls = feedsOf(site).every(feed => feed.lift === 'gravity' || !feed.taps.includes(tap))
-      if (share >= WEAK_SHARE || (falls && whenFull.flowLps >= USELESS_SHARE * wanted.flowLps)) return []
+      if (share >= WEAK_SHARE || (falls && whenFull.flowLps >= SLOW_SHARE * wanted.flowLps)) return []
       const name = nameOf(site, tap.id)
       return [
         {
