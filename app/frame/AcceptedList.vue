@@ -16,7 +16,7 @@ function tellAgain({ check, subject: { kind, id } }: StepFinding): void {
 </script>
 
 <template>
-  <div class="soft small">
+  <div class="accepted soft small">
     {{ counted(accepted.length, 'finding is', 'findings are') }} as you want it ·
     <button type="button" class="plain small" :aria-expanded="isShown" @click="isShown = !isShown">
       {{ isShown ? 'hide' : 'show' }}

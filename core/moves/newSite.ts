@@ -2,7 +2,7 @@ import type { Answer } from '../answers'
 import { moveOf, setField } from './registry'
 import { applyMoves } from './apply'
 import { tankHeight } from '../sums'
-import { isPumped, nodeById, type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
+import { feedsOf, type Climate, type Move, type Site, VERSION, tanksOf } from '../site'
 import { CLIMATES, type ClimateId, type FixtureId, type RoofingId, type TankKindId, type UsePresetId } from '../catalog'
 
 export interface NewSiteAnswers {
@@ -92,17 +92,27 @@ export function newSite(answers: NewSiteAnswers): Answer<{ site: Site }> {
   return used.ok ? applyMoves(used.site, lowTaps(used.site)) : used
 }
 
-/** A bed's or a trough's tap hangs so low that no more of a tank than this stays below it, where nothing is pumped. */
+/** What falls to a tap is all but this share of the tank, where the tap hangs this low. */
 const MOST_BELOW = 0.12
-const HANG_LOW: readonly FixtureId[] = ['drip', 'trough', 'hose']
+/** A hose wants what height there is; where nothing is pumped, beds and troughs want all the water. */
+const HANGS_LOW = { hose: 'always', drip: 'unpumped', trough: 'unpumped' } as const satisfies {
+  [Fixture in FixtureId]?: 'always' | 'unpumped'
+}
 
-/** Taps that water falls to set so low that nearly all of it does. */
+/** Taps that water falls to, set so low that it does. */
 function lowTaps(site: Site): Move[] {
   const [tank] = tanksOf(site)
-  if (!tank || site.runs.some(run => isPumped(run) && nodeById(site, run.from.node).kind === 'tank')) return []
+  if (!tank) return []
   const lowM = tank.baseM + MOST_BELOW * tankHeight(tank.shape)
-  return site.nodes
-    .filter(node => node.kind === 'tap' && HANG_LOW.includes(node.fixture) && node.baseM > lowM)
+  const feeds = feedsOf(site).filter(({ source }) => source.kind === 'tank')
+  const isPumped = feeds.some(({ pump }) => pump)
+  return feeds
+    .filter(({ pump }) => !pump)
+    .flatMap(({ taps }) => taps)
+    .filter(({ fixture, baseM }) => {
+      const when = HANGS_LOW[fixture as keyof typeof HANGS_LOW]
+      return baseM > lowM && (when === 'always' || (when === 'unpumped' && !isPumped))
+    })
     .map(({ id, groundM }) => moveOf('setHeight', { node: id, baseM: Math.max(groundM + 0.1, lowM) }))
 }
 

@@ -87,6 +87,6 @@ describe('a new site', () => {
                 told.push(`${climate} ${units} ${JSON.stringify(water)} ${uses[0]!.preset}: ${id}`)
           }
     console.info(`new sites: ${all}, with nothing found: ${clean}`)
-    expect(told).toEqual([])
+    expect(told.slice(0, 5)).toEqual([])
   })
 })

@@ -242,7 +242,8 @@ export class Page {
   value = async (label: string) => (await this.field(label)).getAttribute('value')
   figure = async (name: string) => (await this.css(`[data-figure^="${name}"]`)).getText()
   text = async (selector = 'body') => (await this.css(selector)).getText()
-  findings = async () => Promise.all((await this.all('.finding')).map(card => card.getAttribute('data-check')))
+  findings = async () =>
+    Promise.all((await this.all('.finding, .followers [data-check]')).map(card => card.getAttribute('data-check')))
   saved = () =>
     this.until(
       () => this.driver.executeScript<string>('return document.querySelector("[data-saving]")?.dataset.saving'),

@@ -75,8 +75,8 @@ describe('Quillfern Ridge', () => {
     expect(await page.all('[data-figure]')).toHaveLength(4)
     expect(await page.findings()).toEqual([
       'gutter-too-small',
-      'overflow-too-small',
       'spill-over-door',
+      'overflow-too-small',
       'no-first-flush',
     ])
     const told = /made-up year \d+: (\d+) days? short/.exec(await page.text('.year'))

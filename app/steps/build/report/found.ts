@@ -1,19 +1,35 @@
 import type { Content } from 'pdfmake/interfaces'
 import { small, subheading, table } from '~/print/paper'
 import { phraseText, type Phrase } from '#core/words'
+import { byRoot } from '#core/review/causes'
 import type { ReportFacts } from './reportFacts'
 
 /** What was found, why, what would mend it, and room to write down what was decided. */
 export function findings({ review, site }: ReportFacts): Content[] {
-  const found = review?.findings ?? []
+  const found = review ? byRoot(review.findings).flatMap(({ root, followers }) => [root, ...followers]) : []
+  const accepted = review?.accepted ?? []
   const { units } = site.standards
   const words = (of: string | Phrase) => phraseText(of, units)
-  if (!found.length) return ['Nothing was found that is wrong, or wants a second look.']
+  const wanted: Content[] = accepted.length
+    ? [
+        subheading('As its owner wants it'),
+        {
+          ul: accepted.map(({ sentence, accepted: as }) => [
+            { text: words(sentence), decoration: 'lineThrough' as const },
+            ...(as?.reason ? [small(as.reason)] : []),
+          ]),
+        },
+      ]
+    : []
+  if (!found.length) return ['Nothing was found that is wrong, or wants a second look.', ...wanted]
   return [
     table(
       [48, '*', 120],
-      found.map(({ severity, sentence, why, mend, answers = [] }) => [
-        severity === 'wrong' ? { text: 'wrong', bold: true, color: '#a83a2a' } : 'look again',
+      found.map(({ severity, sentence, why, mend, answers = [], follows }) => [
+        [
+          severity === 'wrong' ? { text: 'wrong', bold: true, color: '#a83a2a' } : 'look again',
+          ...(follows ? [small('follows from the above')] : []),
+        ],
         [{ text: words(sentence), bold: true }, small(words(why))],
         [
           ...[...(mend ? [mend] : []), ...answers].map(({ label }) => small(`[ ] ${words(label)}`)),
@@ -23,6 +39,7 @@ export function findings({ review, site }: ReportFacts): Content[] {
       ]),
       ['', 'what was found, and why', 'decided'],
     ),
+    ...wanted,
   ]
 }
 
