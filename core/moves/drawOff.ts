@@ -11,6 +11,7 @@ import {
   named,
 } from './move'
 import { straightLine, tankLine } from './sources'
+import { keepFitToDrink } from './treatment'
 import { freshPort } from './joins'
 import { showVolume } from '../units'
 import { tankHeight } from '../sums'
@@ -132,7 +133,9 @@ export const drawFrom = defineMove({
     if (source?.kind === 'well' || source?.kind === 'main') {
       // What lifts and treats a tank's water is not what a line from outside wants: it gets a line of its own.
       site.runs = site.runs.filter(run => run.to.node !== use.at)
-      straightLine(site, source, required(site, use.at, 'tap'))
+      const tap = required(site, use.at, 'tap')
+      straightLine(site, source, tap)
+      keepFitToDrink(site, tap)
       return
     }
     const tank = required(site, id, 'tank')

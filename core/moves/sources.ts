@@ -12,9 +12,10 @@ import {
   union,
   valve,
 } from './move'
+import { branchOf } from './lift/liftBy'
 import { freshPort } from './joins'
 import { keepFitToDrink } from './treatment'
-import { floatDropM, nameOf, nodeById, portsByRole, runsTo, groupSpillM, type Run, type Site } from '../site'
+import { feedsOf, floatDropM, nameOf, nodeById, portsByRole, runsTo, groupSpillM, type Run, type Site } from '../site'
 import type { NewPart, NodeOf, SiteNode, Tank } from '../kinds'
 
 const ALL = Array.from({ length: 12 }, (_, month) => month + 1)
@@ -99,11 +100,17 @@ function topUpLine(site: Site, source: Source, tank: Tank): void {
 /** Straight to a tap, without a tank between. */
 export function straightLine(site: Site, source: Source, tap: NodeOf<'tap'>): void {
   const { kind, id } = source
-  const [from, to] = [
-    { node: id, port: 'out' },
-    { node: tap.id, port: 'in' },
-  ]
-  addRun(site, from, to, [...headOf(source, tap.baseM + TAP_M), pipe(guessedLengthM(site, from, to, 12), boreOf(kind))])
+  const to = { node: tap.id, port: 'in' }
+  // One pump in the well serves all that is led from it.
+  const served = kind === 'well' ? feedsOf(site).find(feed => feed.source.id === id && feed.pump) : undefined
+  if (served) {
+    const branch = { node: branchOf(site, served).id, port: 'out' }
+    addRun(site, branch, to, [valve(FEED_MM), pipe(guessedLengthM(site, branch, to, 6), WELL_LINE_MM)])
+    return
+  }
+  const from = { node: id, port: 'out' }
+  const line = pipe(guessedLengthM(site, from, to, 12), boreOf(kind))
+  addRun(site, from, to, [...headOf(source, tap.baseM + TAP_M), line])
 }
 
 /**

@@ -134,13 +134,12 @@ export const setKind = defineMove({
     withWhatHangs(site, tank, () => {
       takeShape(tank, sized)
       if (tank.base === 'buried') tank.baseM = toThousandth(tank.baseM + level - tankHeight(sized))
-      Object.assign(tank, {
-        tankKind: kind,
-        emptyMassKg: usualMassKg({ tankKind: kind, shape: sized }),
-        lightTight: entry.lightTight,
-        lid: entry.lid,
-      })
-      delete tank.cover
+      // Another size of the same kind is covered as the one before it was.
+      if (tank.tankKind !== kind) {
+        Object.assign(tank, { lightTight: entry.lightTight, lid: entry.lid })
+        delete tank.cover
+      }
+      Object.assign(tank, { tankKind: kind, emptyMassKg: usualMassKg({ tankKind: kind, shape: sized }) })
       delete tank.price
       if ((kind === 'buried') !== (tank.base === 'buried')) putOn(tank, entry.base)
     })

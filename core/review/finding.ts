@@ -40,6 +40,12 @@ export function bestFirst(...mends: (Mend | undefined)[]): Pick<Finding, 'mend' 
   return mend ? { mend, ...(otherwise.length ? { otherwise } : {}) } : {}
 }
 
+/** Passed by no more than this share, a limit is worth a look and no more. */
+const A_HAIR = 0.1
+
+/** How bad it is that something comes to more than it may: what only wastes or spills a little is no fault yet. */
+export const passedBy = (has: number, may: number): Finding['severity'] => (has > may * (1 + A_HAIR) ? 'wrong' : 'look')
+
 /** A node as the subject of a finding, under its own name or its group's. */
 export const nodeSubject = ({ id, name }: { id: string; name: string }, said = name): Finding['subject'] => ({
   kind: 'node',

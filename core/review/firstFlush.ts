@@ -197,10 +197,14 @@ export const outletWasteful = defineCheck({
 
 /**
  * A finer outlet where that is enough; else the deepest flush, at most what it keeps now, whose outlet wastes little
- * enough; else no chamber.
+ * enough; else no chamber, where nobody drinks the water.
  * Each is tried on the site's own weather: what one outlet wastes does not follow from what another does.
  */
-function lessWaste(reading: Pick<Reading, 'site' | 'compiled'>, chamber: NodeOf<'chamber'>, share: number): Mend {
+function lessWaste(
+  reading: Pick<Reading, 'site' | 'compiled'>,
+  chamber: NodeOf<'chamber'>,
+  share: number,
+): Mend | undefined {
   const { site } = reading
   const enough = (move: Move) => {
     const tried = applyMove(site, move)
@@ -218,7 +222,10 @@ function lessWaste(reading: Pick<Reading, 'site' | 'compiled'>, chamber: NodeOf<
     const smaller = moveOf('sizeChamber', { chamber: chamber.id, depthMm: tenths / 10 })
     if (enough(smaller)) return { label: say`Keep back only the first ${rain(tenths / 10)}`, move: smaller }
   }
-  return { label: 'Take the chamber out', move: moveOf('takeOutChamber', { chamber: chamber.id }) }
+  // What is drunk keeps its first flush, though it costs water.
+  return site.uses.some(({ quality }) => quality === 'drinking')
+    ? undefined
+    : { label: 'Take the chamber out', move: moveOf('takeOutChamber', { chamber: chamber.id }) }
 }
 const LEAST_TENTHS = 2
 

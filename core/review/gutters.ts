@@ -1,4 +1,4 @@
-import { defineCheck, type Finding, type Mend } from './finding'
+import { defineCheck, passedBy, type Finding, type Mend } from './finding'
 import { boreText, flow, intensity, say, volume, pipeSize } from '../words'
 import { downpipeFlow } from '../sums'
 import {
@@ -106,7 +106,7 @@ export const gutterTooSmall = defineCheck({
         {
           id: `gutter-too-small:${limit.roof.id}:${limit.spout.id}`,
           check: 'gutter-too-small',
-          severity: 'wrong',
+          severity: passedBy(limit.stormLps, limit.gutterLps!),
           subject: { kind: 'roof', id: limit.roof.id, name: limit.roof.name },
           sentence: say`In the design storm the gutter of ${limit.roof.name} spills before it reaches
             ${limit.spout.name}.`,
@@ -150,7 +150,7 @@ export const downpipeTooSmall = defineCheck({
               {
                 id: `downpipe-too-small:${spout.id}`,
                 check: 'downpipe-too-small',
-                severity: 'wrong',
+                severity: passedBy(comes, passes),
                 subject: { kind: 'node', id: spout.id, name: spout.name },
                 sentence: say`In the design storm ${spout.name} cannot swallow what its gutter brings, and the
                   gutter spills.`,

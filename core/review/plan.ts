@@ -1,6 +1,6 @@
 import { NONE_COMES } from './causes'
 import { sum } from 'd3-array'
-import { bestFirst, defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, passedBy, subjectOfUse, type Finding, type Mend } from './finding'
 import { percent, say, volume } from '../words'
 import { MONTH_NAMES } from '../units'
 import { bedNeeds, dripPlan, dripInput, lineFrom, nameOf, type Site } from '../site'
@@ -24,7 +24,7 @@ export const zoneOverFlow = defineCheck({
         {
           id: `zone-over-flow:${use.id}`,
           check: 'zone-over-flow',
-          severity: 'wrong',
+          severity: passedBy(zoneLph, drip.mostLph),
           subject: subjectOfUse(use),
           sentence: say`A zone of ${use.name} asks more than its line can give: the far drippers stay dry.`,
           why: say`Each of ${drip.zones === 1 ? 'its one zone' : `its ${drip.zones} zones`} draws ${volume(zoneLph)}

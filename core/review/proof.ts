@@ -9,8 +9,11 @@ import type { Site } from '../site'
 export interface Proof {
   /** The finding is gone, nothing wrong has come, and no use goes short more often than it may. */
   holds: boolean
-  /** What keeps it from being offered: it cannot be made, its finding stays, something wrong comes, uses go short. */
-  fails: ('refused' | 'stays' | 'brings' | 'short')[]
+  /**
+   * What keeps it from being offered: it cannot be made, its finding stays, something wrong comes, uses go short, or
+   * something is found of the same thing that the same move would mend, to and fro.
+   */
+  fails: ('refused' | 'stays' | 'brings' | 'short' | 'chases')[]
   /** What is wrong then and was not before, by id. */
   brings: string[]
   /** Short days of the middle year, now and then. */
@@ -78,10 +81,31 @@ function tried(
   const fails: Proof['fails'] = [
     ...(left.some(each => gone.has(about(each))) ? (['stays'] as const) : []),
     ...(brings.length ? (['brings'] as const) : []),
+    ...(mended.some(each => chases(each, mends, left, findings)) ? (['chases'] as const) : []),
     ...(isShort && !mended.every(({ check }) => mayCostWater(check)) ? (['short'] as const) : []),
   ]
   return { holds: !fails.length, fails, brings, shortDays: { now, then: middleDays(made.site) } }
 }
+/** True where something is found afterwards of the same thing that the same move, made otherwise, is to mend. */
+function chases(
+  { subject }: Finding,
+  mends: readonly Mend[],
+  left: readonly Finding[],
+  before: readonly Finding[],
+): boolean {
+  const known = new Set(before.map(about))
+  const made = new Set(mends.map(({ move }) => move.name))
+  return left.some(
+    each =>
+      each.subject.kind === subject.kind &&
+      each.subject.id === subject.id &&
+      !known.has(about(each)) &&
+      mendsOf(each).some(({ move }) => made.has(move.name) && !SAYS_ANYTHING.has(move.name)),
+  )
+}
+/** A move that sets a field sets any. */
+const SAYS_ANYTHING: ReadonlySet<string> = new Set(['set'])
+
 const isWrong = ({ severity }: Finding): boolean => severity === 'wrong'
 
 /**

@@ -1,4 +1,4 @@
-import { bestFirst, defineCheck, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, passedBy, type Finding, type Mend } from './finding'
 import { boreText, intensity, length, listed, say, pipeSize } from '../words'
 import { nodeById, type DesignStorm, type Run, nameOf, type Site } from '../site'
 import type { Pool } from '../balance'
@@ -179,7 +179,7 @@ export const lineTooSlow = defineCheck({
             return {
               id: `line-too-slow:${line.spout.id}`,
               check: 'line-too-slow',
-              severity: 'wrong',
+              severity: passedBy(storm.intensityMmPerH, line.passesMmPerH),
               subject: subjectOf(line),
               sentence: line.wet
                 ? say`The wet line from ${line.spout.name} has too little height to push the design storm through;

@@ -1,6 +1,6 @@
 import { NONE_COMES, WHY_SHORT } from './causes'
 import { greatest, group, mean, sum } from 'd3-array'
-import { bestFirst, defineCheck, subjectOfUse, type Finding, type Mend } from './finding'
+import { bestFirst, defineCheck, passedBy, subjectOfUse, type Finding, type Mend } from './finding'
 import { counted, listed, say, volume } from '../words'
 import type { Use } from '../site'
 import { moveOf, setField } from '../moves'
@@ -11,6 +11,8 @@ import { overYears, type Pool } from '../balance'
 /** Short on more days of the middle year than this, where nobody said how many will do. */
 const OFTEN_SHARE = 0.1
 const MOSTLY_SHARE = 0.5
+/** Of so few days one more or less is a hair. */
+const FEW_DAYS = 10
 const A_YEAR = 365
 
 const MORE_WATER =
@@ -88,14 +90,14 @@ export const asksMoreThanComes = defineCheck({
       {
         id: 'asks-more-than-comes',
         check: 'asks-more-than-comes',
-        severity: 'wrong',
+        severity: passedBy(askedL, roofsL + wellsL),
         subject: subjectOfUse(use),
         sentence: say`No tank is large enough for this: more is asked than comes.`,
         why: say`In a mean year ${volume(roofsL)} reach the tanks from the
           roofs${wellsL ? ', and ' : ''}${wellsL ? volume(wellsL) : ''}${wellsL ? ' can come from wells' : ''}; the
           uses ask ${volume(askedL)}. Catch more roof, or ask less; ${use.name} asks most.`,
         numbers: { roofsL, wellsL, askedL },
-        ...bestFirst(...fromOutside(plan, use)),
+        answers: fromOutside(plan, use),
       },
     ]
   },
@@ -117,7 +119,7 @@ export const failsMoreThanAccepted = defineCheck({
         {
           id: `fails-more-than-accepted:${use.id}`,
           check: 'fails-more-than-accepted',
-          severity: 'wrong',
+          severity: passedBy(shortDays, Math.max(FEW_DAYS, use.acceptShortDays)),
           subject: subjectOfUse(use),
           sentence: say`${use.name} goes short on ${counted(Math.round(shortDays), 'day')} of the middle year; you said
             ${use.acceptShortDays} would do.`,
@@ -159,10 +161,12 @@ export const shortTooOften = defineCheck({
         why: say`${MORE_WATER} Where so many will do, say so at the use.`,
         numbers: { shortDays: worst.shortDays },
         ...moreWater(plan, worst.use),
-        answers: short.map(each => ({
-          label: others.length ? `${days(each)} will do for ${each.use.name}` : 'So many will do',
-          move: enough(each),
-        })),
+        answers: short
+          .filter(each => each.shortDays <= MOSTLY_SHARE * A_YEAR)
+          .map(each => ({
+            label: others.length ? `${days(each)} will do for ${each.use.name}` : 'So many will do',
+            move: enough(each),
+          })),
       }
     }),
 })

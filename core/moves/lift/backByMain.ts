@@ -2,9 +2,10 @@ import { z } from 'zod'
 import { addTap } from './branch'
 import { branchOf, needFeed } from './liftBy'
 import { addSource, topUpFrom } from '../sources'
+import { splitRun } from '../parts'
 import { keepFitToDrink } from '../treatment'
 import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, union, valve } from '../move'
-import { feedsOf, nameOf, pathsFrom, runsTo, type Site } from '../../site'
+import { feedsOf, nameOf, nodeById, pathsFrom, runsFrom, runsTo, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
 
 const MAIN_MM = 20.93
@@ -31,13 +32,12 @@ export const backByMain = defineMove({
       throw new Impossible(`${main.name} goes straight to that line already.`)
     keepFromTank(site, joint.id)
     const ends = [
-      { node: main.id, port: 'out' },
+      { node: streetTee(site, main.id), port: 'out' },
       { node: joint.id, port: 'in' },
     ] as const
     addRun(site, ends[0], ends[1], [
       valve(MAIN_MM),
       { kind: 'check', boreMm: MAIN_MM },
-      { kind: 'meter', boreMm: MAIN_MM },
       union(MAIN_MM),
       pipe(guessedLengthM(site, ends[0], ends[1], 10), MAIN_MM),
     ])
@@ -50,6 +50,13 @@ export const backByMain = defineMove({
     if (!falls) addTap.apply(site, { fixture: 'hose', tank: source.id, name: 'Tap for power cuts' })
   },
 })
+
+/** Where one line from the street parts to the tank and to the house: its tee, put in where there is none. */
+function streetTee(site: Site, main: string): string {
+  const street = runsFrom(site, main)[0]!
+  if (nodeById(site, street.to.node).kind !== 'joint') splitRun.apply(site, { run: street.id, by: 'tee' })
+  return street.to.node
+}
 
 /** The main of a site, or a new one that tops the tank up. */
 function mainFor(site: Site, tank: string): NodeOf<'main'> {

@@ -1,5 +1,5 @@
 import { NONE_IS_LIFTED } from '../causes'
-import { defineCheck, nodeSubject, subjectOfRun, type Finding } from '../finding'
+import { defineCheck, nodeSubject, passedBy, subjectOfRun, type Finding } from '../finding'
 import { flow, pipeSize, pressure, say } from '../../words'
 import { moveOf, nextBoreMm, setField } from '../../moves'
 import { headOfPressureM, staticPressure } from '../../sums'
@@ -108,7 +108,7 @@ export const tapTooStrong = defineCheck({
         {
           id: `tap-too-strong:${tap.id}`,
           check: 'tap-too-strong',
-          severity: 'wrong',
+          severity: passedBy(pressureKPa, MOST_KPA),
           subject: tapSubject(site, tap),
           sentence: say`Shut, ${nameOf(site, tap.id)} stands under ${pressure(pressureKPa)}: hoses burst and valves
             of machines wear out.`,
