@@ -8,7 +8,7 @@ import { largeYard } from '../tests/largeYard'
 import { jointAt, mainAt, pipe, tapAt, worksOf, type Works } from '../tests/waterworks'
 import { readSiteText, type Site } from '../core/site'
 import { drawSection, labelsOf, readableWidthPx } from '../core/section'
-import { review } from '../core/review'
+import { proveMends, review } from '../core/review'
 import { weighOption } from '../core/options'
 import { applyMove, moveOf, waysFor } from '../core/moves'
 import { built, chains, cutList, toBuy, WEIGHINGS } from '../core/build'
@@ -111,6 +111,14 @@ line(
   `${time(() => applyMove(site, moveOf('setHeight', { node: 'tank-1', baseM: 0.2 }))).toFixed(2)} ms`,
 )
 line('the review of a document just changed', `${time(() => review({ ...site })).toFixed(2)} ms`)
+let wettingMm = 0.3
+const changed = () => withWetting((wettingMm += 0.001))
+const [mendable] = review(site).findings.filter(({ mend }) => mend)
+const reviewMs = time(() => review(changed()), 7)
+line(
+  'a mend proven, against a review of a document that is new',
+  `${(time(() => proveMends(changed(), [mendable!.id]), 7) / reviewMs).toFixed(2)} ×`,
+)
 line('the Section laid out', `${time(() => drawSection(site, 904, 318)).toFixed(2)} ms`)
 const century = [
   'date,rain_mm',

@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { useUnits } from '~/fields/useUnits'
+import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import type { StepFinding } from '#core/review'
 
-/** What follows from a finding: folded, for it is looked at anew once the cause is mended. */
+/**
+ * What follows from a finding: folded, for it is looked at anew once the cause is mended; what only the person can
+ * know of it is asked here.
+ */
 defineProps<{ followers: StepFinding[] }>()
+const store = useSite()
 const { phrase } = useUnits()
 </script>
 
@@ -16,6 +21,15 @@ const { phrase } = useUnits()
         phrase(finding.sentence)
       }}</b>
       {{ phrase(finding.why) }}
+      <button
+        v-for="answer in finding.answers"
+        :key="phrase(answer.label)"
+        type="button"
+        class="plain small"
+        @click="store.make(answer.move)"
+      >
+        {{ phrase(answer.label) }}
+      </button>
     </p>
   </details>
 </template>
@@ -37,5 +51,8 @@ p {
 }
 b {
   font-weight: 650;
+}
+button {
+  margin-right: 8px;
 }
 </style>

@@ -4,16 +4,16 @@ import { counted } from '#core/words'
 import type { StepDefinition } from '~/steps/step'
 import { useStepContext } from '~/steps/useStepContext'
 import FigureRow from '~/frame/FigureRow.vue'
-import AcceptedList from '~/frame/AcceptedList.vue'
 import FindingCard from '~/frame/FindingCard.vue'
 import { isWorking } from '~/engine/answers'
 import { useResults } from '~/stores/results'
 import { fewAtATime } from '~/stores/fewAtATime'
 import { unchanged } from '~/stores/unchanged'
-import { byRoot } from '#core/review/causes'
+import { byRoot } from '#core/review/roots'
 import type { StepFinding } from '#core/review'
 
 /** What this means: the four figures that matter for the step, then the findings, worst first. */
+const AcceptedList = defineAsyncComponent(() => import('~/frame/AcceptedList.vue'))
 const props = defineProps<{ step: StepDefinition }>()
 const results = useResults()
 const context = useStepContext()

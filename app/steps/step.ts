@@ -58,8 +58,6 @@ export interface StepDefinition {
   sheet?: Component
   /** True once somebody has begun on it. */
   started?: (site: Site) => boolean
-  /** True while something of it is still to be done before water may come. */
-  isOpen?: (context: StepContext) => boolean
   subjects?: (context: StepContext) => Subject[]
   /** The four figures of the Margin. */
   figures?: (context: StepContext) => StepFigure[]
@@ -87,7 +85,7 @@ export function markOf(step: StepDefinition, context: StepContext): StepMark {
   if (!step.started) return 'closed'
   const found = review?.findings.filter(finding => finding.step === step.id) ?? []
   if (!found.length && !step.started(site)) return 'empty'
-  return markFor(found, step.isOpen?.(context) ?? false, isReviewed)
+  return markFor(found, false, isReviewed)
 }
 
 /** What was found of a subject, of a step's own findings. */

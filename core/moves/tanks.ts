@@ -2,9 +2,10 @@ import { z } from 'zod'
 import { defineMove, Impossible, required, toThousandth } from './move'
 import { withWhatHangs } from './follow'
 import { leadOverflowAway } from './joins'
+import { listed } from '../words'
 import { showQuantity } from '../units'
 import { tankHeight, tankVolume } from '../sums'
-import { joinedTanks, nameOf, portsByRole, runsFrom } from '../site'
+import { joinedTanks, nameOf, portsByRole, runsFrom, type Site } from '../site'
 import { type Tank, does, layIn } from '../kinds'
 import { BASE_IDS, BASES, TANK_KIND_IDS, TANK_KINDS, type BaseId } from '../catalog'
 
@@ -149,16 +150,21 @@ export const setKind = defineMove({
 /** Puts a tank on another base, at the height that base usually has above the ground. */
 export const standOn = defineMove({
   args: z.object({ tank: z.string(), base: z.enum(BASE_IDS), heightM: z.number().min(-20).max(50).optional() }),
-  label: ({ tank, base }, site) => `Stand ${nameOf(site, tank)} on ${BASES[base].name}`,
+  label({ tank: id, base, heightM }, site) {
+    const tank = site.nodes.find(node => node.id === id)
+    const all = tank?.kind === 'tank' && heightM === undefined ? besideIt(site, tank).map(({ name }) => name) : []
+    return `Stand ${all.length ? listed(all) : nameOf(site, id)} on ${BASES[base].name}`
+  },
   apply(site, { tank: id, base, heightM }) {
     const tank = required(site, id, 'tank')
-    const stoodM = tank.baseM
-    // Tanks that stand joined side by side on one base stay level.
-    const beside = joinedTanks(site, tank).filter(each => each.base === tank.base && each.baseM === stoodM)
-    for (const each of heightM === undefined ? beside : [tank])
+    for (const each of heightM === undefined ? besideIt(site, tank) : [tank])
       withWhatHangs(site, each, () => putOn(each, base, heightM))
   },
 })
+
+/** Tanks that stand joined side by side on one base, the tank itself among them: they stay level. */
+const besideIt = (site: Site, tank: Tank): Tank[] =>
+  joinedTanks(site, tank).filter(each => each.base === tank.base && each.baseM === tank.baseM)
 
 /** Sets a tank on a base: its floor as high as that lifts it; a stand has posts; in the ground there is no sun. */
 function putOn(tank: Tank, base: BaseId, heightM = usualHeightM(tank, base)): void {

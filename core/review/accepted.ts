@@ -1,5 +1,4 @@
 import type { Finding, Harm } from './finding'
-import { moveOf } from '../moves'
 import type { Move, Site } from '../site'
 
 /** Once a figure has changed by more than this, what was accepted is told again. */
@@ -36,5 +35,7 @@ export const mayAccept = ({
 }): 'freely' | 'with a reason' | 'no' => (severity === 'look' ? 'freely' : harms === 'people' ? 'no' : 'with a reason')
 
 /** Keeps a finding as it is, with its figures of now. */
-export const acceptMove = ({ check, subject: { kind, id }, numbers }: Finding, reason?: string): Move =>
-  moveOf('accept', { check, subject: { kind, id }, numbers, ...(reason ? { reason } : {}) })
+export const acceptMove = ({ check, subject: { kind, id }, numbers }: Finding, reason?: string): Move => ({
+  name: 'accept',
+  args: { check, subject: { kind, id }, numbers, ...(reason ? { reason } : {}) },
+})

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { byRoot, causesAmong } from './causes'
+import { causesAmong } from './causes'
+import { byRoot } from './roots'
 import { CHECKS, review } from './review'
 import type { Check, Finding } from './finding'
 import { FAULTS } from '../../tests/faultySites'

@@ -2,7 +2,7 @@ import { defineCheck } from './finding'
 import { say } from '../words'
 import { baseLoad } from '../sums'
 import { contactAreaM2, isLightTight, tankNominalL, tanksOf } from '../site'
-import { setField } from '../moves'
+import { moveOf, setField } from '../moves'
 import type { Tank } from '../kinds'
 import { BASES } from '../catalog'
 
@@ -87,7 +87,7 @@ export const bareSoil = defineCheck({
             and drains.`,
           numbers: { massKg, pressureKPa },
           sum: { name: 'base-load', input },
-          mend: { label: 'Put it on gravel in a curb', move: setTank(tank, 'base', 'gravel') },
+          mend: { label: 'Put it on gravel in a curb', move: moveOf('standOn', { tank: tank.id, base: 'gravel' }) },
         }
       }),
 })

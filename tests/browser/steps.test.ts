@@ -180,7 +180,7 @@ describe('Store', () => {
     await escape('Height of the overflow')
     await page.type('Height of the overflow', '2.15')
     await page.until(page.findings, found => found.includes('overflow-above-inlet'), 'the overflow is above the inlet')
-    await page.press('Set the overflow below the inlet')
+    await page.press('below the inlet')
     await page.until(page.findings, found => !found.includes('overflow-above-inlet'), 'mended')
     for (let times = 0; times < 2; times++) await page.press('Undo')
   })

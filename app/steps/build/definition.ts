@@ -17,7 +17,6 @@ export const build: StepDefinition = {
   name: 'Build',
   sheet: defineAsyncComponent(() => import('./BuildSheet.vue')),
   started: site => hasBegun(site),
-  isOpen: context => loaded()?.isGateOpen(context) ?? true,
   subjects: context => loaded()?.subjects(context) ?? [],
   figures: context =>
     loaded()?.figures(context) ??

@@ -61,10 +61,6 @@ export function subjects({ site }: StepContext): Subject[] {
   ]
 }
 
-/** True while something must still be there before the first rain or before water is let in. */
-export const isGateOpen = ({ site }: StepContext): boolean =>
-  buildFor(site)?.gate.some(item => item.open !== undefined) ?? true
-
 /** What is still to buy, the pipe, the days of work, and what stands open before the first rain. */
 export function figures({ site, show }: StepContext): StepFigure[] | undefined {
   const early = true

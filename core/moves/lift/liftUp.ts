@@ -11,7 +11,7 @@ import {
   graphOf,
   nameOf,
   portsByRole,
-  spillM,
+  groupSpillM,
   type FeedSource,
   type Run,
   type Site,
@@ -95,7 +95,7 @@ function holeFor(site: Site, tank: Tank, by: LiftId): string {
   const end = tank.ports.find(each => each.name === port.name)!
   delete end.spare
   if (high) {
-    const heightM = highHoleM(tank, spillM(site, tank) - tank.baseM)
+    const heightM = highHoleM(tank, groupSpillM(site, tank) - tank.baseM)
     Object.assign(end, { heightM, intakeM: lowM, cordAtM: heightM })
   }
   return port.name

@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces'
 import { small, subheading, table } from '~/print/paper'
 import { phraseText, type Phrase } from '#core/words'
-import { byRoot } from '#core/review/causes'
+import { byRoot } from '#core/review/roots'
 import type { ReportFacts } from './reportFacts'
 
 /** What was found, why, what would mend it, and room to write down what was decided. */
