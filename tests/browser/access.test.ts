@@ -176,7 +176,7 @@ async function settled(): Promise<string[]> {
 describe('the first view comes quickly', () => {
   // Its charts are drawn in it once it stands: what draws them comes after it.
   it.each(['/', '/site/quillfern-ridge/store', '/site/quillfern-ridge/catch'])(
-    '%s needs at most 367 kB of script, gzipped, and 62 more where it has charts',
+    '%s needs at most 370 kB of script, gzipped, and 62 more where it has charts',
     async view => {
       await page.openDemo('quillfern-ridge')
       await page.go(view)
@@ -187,7 +187,7 @@ describe('the first view comes quickly', () => {
       const pieces = files.map(file => readFileSync(`.output/public/_nuxt/${file}`))
       const kB = (some: Buffer[]) => some.reduce((sum, piece) => sum + gzipSync(piece).length, 0) / 1024
       const charts = pieces.filter(piece => piece.includes('_chartjs'))
-      expect(kB(pieces.filter(piece => !charts.includes(piece)))).toBeLessThan(367)
+      expect(kB(pieces.filter(piece => !charts.includes(piece)))).toBeLessThan(370)
       expect(kB(charts)).toBeLessThan(62)
     },
   )
