@@ -6,7 +6,7 @@ import type { StepFinding } from '#core/review'
 /** Keeps findings as they are, because their owner wants it so; what is wrong wants a reason, and what hurts people stays. */
 const props = defineProps<{ findings: StepFinding[] }>()
 const store = useSite()
-const may = computed(() => mayAccept(props.findings[0]!))
+const may = computed(() => mayAccept(props.findings))
 const asks = ref(false)
 const reason = ref('')
 const field = useTemplateRef('field')

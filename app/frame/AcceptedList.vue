@@ -10,8 +10,8 @@ defineProps<{ accepted: StepFinding[] }>()
 const store = useSite()
 const { phrase } = useUnits()
 const isShown = ref(false)
-function tellAgain({ check, subject: { kind, id } }: StepFinding): void {
-  store.make(moveOf('tellAgain', { check, subject: { kind, id } }))
+function tellAgain({ id }: StepFinding): void {
+  store.make(moveOf('tellAgain', { finding: id }))
 }
 </script>
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import AcceptFinding from './AcceptFinding.vue'
+import AnswerButtons from './AnswerButtons.vue'
 import FollowersList from './FollowersList.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
 import { useAnswer } from '~/stores/useAnswer'
 import { counted, listed } from '#core/words'
-import { mendsOf } from '#core/review/finding'
+import { provenMend } from '#core/review/finding'
 import type { Mend, Proof, StepFinding } from '#core/review'
 
 /**
@@ -47,14 +48,11 @@ const { answer: proofOfAll, fresh: areProven } = useAnswer('proof', () =>
     ? { findings: mended.value.map(({ id }) => id) }
     : undefined,
 )
-const offered = computed(() =>
-  isProven.value && proof.value?.holds ? mendsOf(props.finding)[proof.value.choice] : undefined,
-)
-const offeredToAll = computed(() =>
-  areProven.value && proofOfAll.value?.holds
-    ? mended.value.map(finding => mendsOf(finding)[proofOfAll.value!.choice]!)
-    : undefined,
-)
+const offered = computed(() => provenMend(props.finding, isProven.value ? proof.value : undefined))
+const offeredToAll = computed(() => {
+  const mends = mended.value.map(finding => provenMend(finding, areProven.value ? proofOfAll.value : undefined))
+  return mends.every(mend => mend !== undefined) ? mends : undefined
+})
 /** What it is to the middle year, where that is half a day at least. */
 function gainWords({ shortDays: { now, then } }: Proof): string {
   if (Math.abs(then - now) < 0.5) return ''
@@ -82,18 +80,10 @@ function mendAll(mends: Mend[]): void {
       <button v-if="offered" type="button" class="plain" @click="store.make(offered.move)">
         {{ phrase(offered.label) }}{{ gainWords(proof!) }}
       </button>
-      <button v-if="offeredToAll" type="button" class="plain" @click="mendAll(offeredToAll)">
+      <button v-if="offeredToAll?.length && alike.length" type="button" class="plain" @click="mendAll(offeredToAll)">
         The same for all {{ offeredToAll.length }}
       </button>
-      <button
-        v-for="answer in finding.answers"
-        :key="phrase(answer.label)"
-        type="button"
-        class="plain"
-        @click="store.make(answer.move)"
-      >
-        {{ phrase(answer.label) }}
-      </button>
+      <AnswerButtons :answers="finding.answers" />
       <button type="button" class="plain quiet" @click="show">Show it</button>
       <button
         v-if="finding.sum"

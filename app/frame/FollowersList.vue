@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import AnswerButtons from './AnswerButtons.vue'
 import { useUnits } from '~/fields/useUnits'
-import { useSite } from '~/stores/site'
 import { counted } from '#core/words'
 import type { StepFinding } from '#core/review'
 
@@ -9,7 +9,6 @@ import type { StepFinding } from '#core/review'
  * know of it is asked here.
  */
 defineProps<{ followers: StepFinding[] }>()
-const store = useSite()
 const { phrase } = useUnits()
 </script>
 
@@ -21,15 +20,7 @@ const { phrase } = useUnits()
         phrase(finding.sentence)
       }}</b>
       {{ phrase(finding.why) }}
-      <button
-        v-for="answer in finding.answers"
-        :key="phrase(answer.label)"
-        type="button"
-        class="plain small"
-        @click="store.make(answer.move)"
-      >
-        {{ phrase(answer.label) }}
-      </button>
+      <span class="acts"><AnswerButtons :answers="finding.answers" /></span>
     </p>
   </details>
 </template>
@@ -52,7 +43,9 @@ p {
 b {
   font-weight: 650;
 }
-button {
-  margin-right: 8px;
+.acts {
+  display: flex;
+  gap: 4px 12px;
+  flex-wrap: wrap;
 }
 </style>

@@ -77,7 +77,9 @@ i {
 /* A moment’s work does not flicker; what takes longer shows that it does. */
 .working i {
   border-style: dotted;
-  transition: background-color 0.1s 0.6s;
+  transition:
+    background-color 0s 0.6s,
+    border-color 0s 0.6s;
 }
 .look i {
   border-color: var(--straw);

@@ -94,8 +94,12 @@ i {
 i.clear {
   background: var(--moss);
 }
+/* A moment’s work does not flicker. */
 i.working {
   border: 1.5px dotted var(--soft);
+  transition:
+    background-color 0s 0.6s,
+    border-color 0s 0.6s;
 }
 i.look {
   border: 1.5px solid var(--straw);

@@ -4,8 +4,12 @@ import type { Content } from 'pdfmake/interfaces'
  * Letters and signs that all faces of the text have; a test holds that to the faces. Whatever else is written, π, √ or
  * somebody's name in other letters, is set in a face that has nearly all there are.
  */
-export const IN_TEXT =
-  /[\u0020-\u007e\u00a0-\u00ac\u00ae-\u00b4\u00b6-\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2013\u2014\u2018-\u201a\u201c-\u201e\u2022\u2026\u2039\u203a\u2044\u20ac\u2122\u2212\n]/
+export const IN_TEXT = new RegExp(
+  '[' +
+    '\\u0020-\\u007e\\u00a0-\\u00ac\\u00ae-\\u00b4\\u00b6-\\u00ff\\u0131\\u0152\\u0153\\u02c6\\u02da\\u02dc' +
+    '\\u2013\\u2014\\u2018-\\u201a\\u201c-\\u201e\\u2022\\u2026\\u2039\\u203a\\u2044\\u20ac\\u2122\\u2212\\n' +
+    ']',
+)
 const SIGNS = 'Signs'
 
 /** A text in stretches, each of one face. */

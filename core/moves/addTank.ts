@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { defineMove, freshId, Impossible, required, toThousandth } from './move'
-import { feedFrom, joinAtBottom, leadOverflowAway, leaveSpare, overflowPort, spillFrom } from './joins'
+import { feedFrom, joinAtBottom, leaveSpare } from './joins'
+import { leadOverflowAway, overflowPort, spillFrom } from './spills'
 import { nameOf, portsByRole, rimM, spillM, type Site } from '../site'
 import { tankHeight } from '../sums'
 import type { Tank } from '../kinds'

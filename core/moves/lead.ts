@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, toThousandth } from './move'
-import { freshPort, leadOverflowAway, overflowPort } from './joins'
+import { freshPort } from './joins'
+import { leadOverflowAway, overflowPort } from './spills'
 import { takeOutStranded } from './takeOut'
 import { graphOf, lineFrom, nameOf, nodeById, portHeightM, portsByRole, reached, rimM, runsFrom, runsTo } from '../site'
 import type { Run, Site } from '../site'

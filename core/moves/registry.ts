@@ -44,10 +44,10 @@ import {
   joinAtHub,
   levelRims,
   linkAtBottom,
-  spillInto,
   turnValve,
   widenLink,
 } from './joins'
+import { spillInto } from './spills'
 import { fitChamberOutlet, fitFirstFlush, formChamber, sizeChamber, takeOutChamber } from './firstFlush'
 import { protectFromFrost } from './frost'
 import { drawFrom, fitSupplyValve, floatDrawOff, keepReserve, raiseDrawOff } from './drawOff'

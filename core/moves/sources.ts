@@ -105,7 +105,7 @@ export function straightLine(site: Site, source: Source, tap: NodeOf<'tap'>): vo
   const served = kind === 'well' ? feedsOf(site).find(feed => feed.source.id === id && feed.pump) : undefined
   if (served) {
     const branch = { node: branchOf(site, served).id, port: 'out' }
-    addRun(site, branch, to, [valve(FEED_MM), pipe(guessedLengthM(site, branch, to, 6), WELL_LINE_MM)])
+    addRun(site, branch, to, [valve(WELL_LINE_MM), pipe(guessedLengthM(site, branch, to, 6), WELL_LINE_MM)])
     return
   }
   const from = { node: id, port: 'out' }
@@ -154,9 +154,9 @@ function tapOf(site: Site, useId: string): NodeOf<'tap'> {
   return required(site, use.at, 'tap')
 }
 
-/** Two waters meet at a tap: each line that could take the other's back gets a check valve behind its first valve. */
-function keepFromComingBack(site: Site, tap: NodeOf<'tap'>): void {
-  for (const run of runsTo(site, tap.id)) {
+/** Two waters meet there: each line that could take the other's back gets a check valve behind its first valve. */
+export function keepFromComingBack(site: Site, { id }: { id: string }): void {
+  for (const run of runsTo(site, id)) {
     if (run.parts.some(part => part.kind === 'check' || part.kind === 'pump')) continue
     const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? FEED_MM
     const at = run.parts[0]?.kind === 'valve' ? 1 : 0

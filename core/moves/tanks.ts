@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { defineMove, Impossible, required, toThousandth } from './move'
 import { withWhatHangs } from './follow'
-import { leadOverflowAway } from './joins'
+import { leadOverflowAway } from './spills'
 import { listed } from '../words'
 import { showQuantity } from '../units'
 import { tankHeight, tankVolume } from '../sums'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { acceptMove, mayAccept } from './accepted'
 import { review } from './review'
 import { FAULTS } from '../../tests/faultySites'
-import { set, sound } from '../../tests/soundSite'
+import { set, sound, without } from '../../tests/soundSite'
 import { build, put } from '../../tests/sites'
 import { moveOf } from '../moves'
 import { readSiteText, writeSite, type Site } from '../site'
@@ -18,8 +18,7 @@ describe('what its owner wants so', () => {
     expect(foundBy(kept, 'light-in-sun')).toBeUndefined()
     expect(review(kept).accepted).toMatchObject([{ id: found.id, accepted: { reason: 'It stands in a shed.' } }])
     expect(review(kept).sound.map(({ check }) => check)).not.toContain('light-in-sun')
-    const { check, subject } = found
-    const again = build(kept, moveOf('tellAgain', { check, subject: { kind: subject.kind, id: subject.id } }))
+    const again = build(kept, moveOf('tellAgain', { finding: found.id }))
     expect(foundBy(again, 'light-in-sun')).toMatchObject({ id: found.id })
     expect(again.accepted).toBeUndefined()
   })
@@ -37,14 +36,23 @@ describe('what its owner wants so', () => {
     expect(foundBy(laid(12.3), 'link-too-slow')).toBeUndefined()
     expect(foundBy(laid(16), 'link-too-slow')).toBeDefined()
   })
+  it('is one finding alone, though another of its check is about the same thing', () => {
+    const rigid = build(FAULTS['rigid-at-pump']!(sound()), site => without(site, ({ kind }) => kind === 'union'))
+    const both = review(rigid).findings.filter(({ check }) => check === 'rigid-at-pump')
+    expect(both).toHaveLength(2)
+    expect(both[0]!.subject).toEqual(both[1]!.subject)
+    const left = review(build(rigid, acceptMove(both[0]!))).findings.filter(({ check }) => check === 'rigid-at-pump')
+    expect(left.map(({ id }) => id)).toEqual([both[1]!.id])
+  })
   it('is never what hurts people, and what is wrong only with a reason', () => {
     const untreated = FAULTS['untreated-drinking']!(sound())
     const germs = foundBy(untreated, 'untreated-drinking')!
-    expect(mayAccept(germs)).toBe('no')
+    expect(mayAccept([germs])).toBe('no')
     expect(foundBy(build(untreated, acceptMove(germs, 'We like it so.')), 'untreated-drinking')).toBeDefined()
     const ventless = FAULTS['no-overflow']!(sound())
     const spills = foundBy(ventless, 'no-overflow')!
-    expect(mayAccept(spills)).toBe('with a reason')
+    expect(mayAccept([spills])).toBe('with a reason')
+    expect(mayAccept([spills, germs])).toBe('no')
     expect(foundBy(build(ventless, acceptMove(spills)), 'no-overflow')).toBeDefined()
     expect(foundBy(build(ventless, acceptMove(spills, 'It stands in the orchard.')), 'no-overflow')).toBeUndefined()
   })

@@ -34,6 +34,12 @@ export interface Finding {
 export const mendsOf = ({ mend, otherwise = [] }: Pick<Finding, 'mend' | 'otherwise'>): Mend[] =>
   mend ? [mend, ...otherwise] : otherwise
 
+/** The move that a proof found to mend a finding; nothing where none did. */
+export const provenMend = (
+  finding: Pick<Finding, 'mend' | 'otherwise'>,
+  proof: { holds: boolean; choice: number } | undefined,
+): Mend | undefined => (proof?.holds ? mendsOf(finding)[proof.choice] : undefined)
+
 /** The first of some moves as the mend, the others to try in turn; those that there are not are left out. */
 export function bestFirst(...mends: (Mend | undefined)[]): Pick<Finding, 'mend' | 'otherwise'> {
   const [mend, ...otherwise] = mends.filter(each => each !== undefined)

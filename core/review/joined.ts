@@ -1,4 +1,4 @@
-import { bestFirst, defineCheck, subjectOfRun } from './finding'
+import { bestFirst, defineCheck, subjectOfRun, type Mend } from './finding'
 import { length, say, volume } from '../words'
 import { tankVolume } from '../sums'
 import { nodeById, portHeightM, rimM, roleOf, tankNominalL, isOpenBothWays } from '../site'
@@ -6,11 +6,12 @@ import { applyMove, moveOf } from '../moves'
 import { poolsOf } from '../balance'
 import type { Tank } from '../kinds'
 
-/** Where the higher tops cannot be kept, because what fills the tanks would have to climb. */
-const loweredTo = (tanks: readonly Tank[]) => ({
-  label: 'Level the tops with the lowest',
-  move: moveOf('levelRims', { tanks: tanks.map(({ id }) => id), with: 'lowest' }),
-})
+/** Joined tanks set level: with the highest, or where what fills them would have to climb, with the lowest. */
+export const levelTops = (tanks: readonly Tank[]): Mend[] =>
+  (['highest', 'lowest'] as const).map(which => ({
+    label: `Level the tops with the ${which}`,
+    move: moveOf('levelRims', { tanks: tanks.map(({ id }) => id), with: which }),
+  }))
 const toCentimetre = (metres: number) => Math.ceil(metres * 100) / 100
 /** A join lies so far below the highest water that some of it is shared. */
 const REACHED_M = 0.3
@@ -51,7 +52,7 @@ export const rimsDiffer = defineCheck({
             why: say`Their rims differ by ${length(spreadM)}, and joined tanks stand at one level, at most
               ${length(pool.capM)}.`,
             numbers: { spreadM, lostL, heldL: pool.capL },
-            ...bestFirst({ label: 'Level the tops', move: level }, loweredTo(pool.tanks)),
+            ...bestFirst(...levelTops(pool.tanks)),
           },
         ]
       }),
@@ -85,14 +86,10 @@ export const joinsNothing = defineCheck({
           why: say`Joined low down, two tanks share one level only where the lower one can stand as high as the line. Now
             ${high.name} runs down into ${low.name} and gets nothing back.`,
           numbers: { spillsM, sillM },
-          ...bestFirst(
-            { label: 'Level the tops', move: moveOf('levelRims', { tanks: [from.id, to.id] }) },
-            loweredTo([from, to]),
-            {
-              label: `Set ${high.name} lower`,
-              move: moveOf('setLower', { nodes: [high.id], byM: toCentimetre(sillM - spillsM + REACHED_M) }),
-            },
-          ),
+          ...bestFirst(...levelTops([from, to]), {
+            label: `Set ${high.name} lower`,
+            move: moveOf('setLower', { nodes: [high.id], byM: toCentimetre(sillM - spillsM + REACHED_M) }),
+          }),
         },
       ]
     }),

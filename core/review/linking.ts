@@ -1,3 +1,4 @@
+import { levelTops } from './joined'
 import { bestFirst, defineCheck, nodeSubject, subjectOfRun, type Finding } from './finding'
 import { flow, length, percent, say, volume, pipeSize } from '../words'
 import { gravityFlow } from '../sums'
@@ -82,10 +83,7 @@ export const sharedOverflow = defineCheck({
           numbers: { rimM: pool.capM },
           ...bestFirst(
             { label: 'Give it an overflow of its own', move: moveOf('fitOverflow', { tank: tank.id }) },
-            ...(['highest', 'lowest'] as const).map(which => ({
-              label: `Level the tops with the ${which}`,
-              move: moveOf('levelRims', { tanks: pool.tanks.map(({ id }) => id), with: which }),
-            })),
+            ...levelTops(pool.tanks),
           ),
         },
       ]

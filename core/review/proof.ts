@@ -1,5 +1,5 @@
 import { mean } from 'd3-array'
-import { mendsOf, type Finding, type Mend } from './finding'
+import { mendsOf, provenMend, type Finding, type Mend } from './finding'
 import { CHECKS, review, type Review, type StepFinding } from './review'
 import { applyMoves } from '../moves'
 import { overYears, yearsAhead } from '../balance'
@@ -122,7 +122,8 @@ export function provenReview(
     const { mend: _mend, otherwise: _otherwise, ...bare } = finding
     const proof = isTime() ? proofOf(site, [finding], findings) : undefined
     if (proof) proofs.set(finding.id, proof)
-    return proof?.holds ? { ...bare, mend: mendsOf(finding)[proof.choice]! } : bare
+    const mend = provenMend(finding, proof)
+    return mend ? { ...bare, mend } : bare
   })
   return { findings: proven, accepted, sound, proofs }
 }

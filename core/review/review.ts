@@ -21,7 +21,8 @@ import { topUpTooHigh, topUpTooLow } from './topUps'
 import { soakawayFails, soakawayUnsaid } from './soakaways'
 import { bareSoil, baseRagged, lightInSun, noVent } from './tankCare'
 import { baseOverSoil, overflowHarms, reserveNotKept, standForEngineer, standUnsound } from './standing'
-import { fedFromBelow, lineClimbs, lineTooSlow, mosquitoMesh, unequalJoin } from './roofLines'
+import { fedFromBelow, lineClimbs, lineTooSlow, unequalJoin } from './roofLines'
+import { mosquitoMesh } from './mosquitoes'
 import { wetLineFreezes, wetLineUndrained } from './wetLines'
 import { dripShort, neverFills, spillsMoreThanKeeps, zoneOverFlow } from './plan'
 import { noOverflow, overflowAboveInlet, overflowRing, overflowTooSmall } from './overflow'
@@ -225,7 +226,8 @@ export interface Review {
   sound: { check: string; step: ReviewStep; sentence: string }[]
 }
 
-const causesOf = (id: string): readonly string[] => (CHECKS as Check[]).find(check => check.id === id)?.follows ?? []
+const CAUSES = new Map((CHECKS as Check[]).map(({ id, follows = [] }) => [id, follows]))
+const causesOf = (id: string): readonly string[] => CAUSES.get(id) ?? []
 
 /**
  * Looks a site over: what is wrong or wants another look, worst first and of that what hurts people first, each with what
@@ -243,11 +245,13 @@ export function review(site: Site): Review {
   const findings = results.flatMap(({ check: { step, harms }, findings: of }) =>
     of.map(finding => ({ ...finding, step, harms })),
   )
-  const accepted = findings.flatMap(finding => {
+  const accepted: StepFinding[] = []
+  const told: StepFinding[] = []
+  for (const finding of findings) {
     const as = acceptedAs(site, finding)
-    return as ? [{ ...finding, accepted: as }] : []
-  })
-  const told = findings.filter(({ id }) => !accepted.some(each => each.id === id))
+    if (as) accepted.push({ ...finding, accepted: as })
+    else told.push(finding)
+  }
   const causes = causesAmong(site, told, causesOf)
   return {
     accepted,

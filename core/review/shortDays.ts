@@ -59,18 +59,23 @@ function moreWater(plan: Pick<Plan, 'site' | 'compiled'>, use: Use): Pick<Findin
       label: `Join one more like ${tanks.at(-1)!.name}`,
       move: moveOf('addTank', { kind: tanks.at(-1)!.tankKind, how: 'joined', to: tanks.at(-1)!.id }),
     })),
-    ...fromMains(plan, pools),
+    ...fromMain(plan, pools[0]),
   )
 }
 
-/** A main that stands there already can top up what a use draws on. */
-const fromMains = ({ compiled }: Pick<Plan, 'compiled'>, pools: readonly Pool[]): Mend[] =>
-  compiled.mains.length
-    ? pools.slice(0, 1).map(({ tanks }) => ({
-        label: 'Top it up from a main',
-        move: moveOf('addSource', { kind: 'main', tank: tanks[0]!.id }),
-      }))
+/** A main that stands there and does not top a group up yet can do so. */
+function fromMain({ compiled: { mains, pools, topUps } }: Pick<Plan, 'compiled'>, pool: Pool | undefined): Mend[] {
+  const [main] = mains
+  const comes = topUps.some(line => line.kind === 'main' && pools[line.pool] === pool)
+  return main && pool && !comes
+    ? [
+        {
+          label: `Top ${pool.name} up from ${main.name}`,
+          move: moveOf('topUpFrom', { source: main.id, tank: pool.tanks[0]!.id }),
+        },
+      ]
     : []
+}
 
 export const asksMoreThanComes = defineCheck({
   id: 'asks-more-than-comes',

@@ -193,8 +193,7 @@ export const priceSchema = kept({ id: id(), price: price(), soldInM: size(100).o
 export const MOST = { roofs: 200, nodes: 1000, runs: 1000, uses: 300, modes: 50, options: 50 }
 
 export const acceptedSchema = kept({
-  check: text(80),
-  subject: kept({ kind: choice(['site', 'node', 'roof', 'run', 'use']), id: text(80) }),
+  finding: text(1000),
   numbers: z.record(z.string().max(80), z.number()),
   reason: text(500).optional(),
 })

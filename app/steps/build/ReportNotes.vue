@@ -2,6 +2,7 @@
 import { build } from './definition'
 import { CHAPTER_IDS, CHAPTERS, reportOf, type ChapterId } from './report/report'
 import { paperSection } from '~/section/paperSection'
+import { provenReview } from './report/provenReview'
 import type { ReportFacts } from './report/reportFacts'
 import { STEPS } from '~/steps/steps'
 import { WAITING, type StepFigure } from '~/steps/step'
@@ -49,7 +50,7 @@ const savePdf = () =>
       section: await drawn(),
       headlines: storeStep.figures!(said),
       figures: steps,
-      review: results.review,
+      review: await provenReview(store.site!, results.review),
       cautions: [build.caution!, lift.caution!, ...CAUTIONS],
       show,
       money,

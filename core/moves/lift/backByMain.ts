@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { addTap } from './branch'
 import { branchOf, needFeed } from './liftBy'
-import { addSource, topUpFrom } from '../sources'
+import { addSource, keepFromComingBack, topUpFrom } from '../sources'
 import { splitRun } from '../parts'
 import { keepFitToDrink } from '../treatment'
-import { addRun, defineMove, guessedLengthM, Impossible, named, required, pipe, union, valve } from '../move'
-import { feedsOf, nameOf, nodeById, pathsFrom, runsFrom, runsTo, type Site } from '../../site'
+import { addRun, defineMove, guessedLengthM, Impossible, required, pipe, union, valve } from '../move'
+import { feedsOf, nameOf, nodeById, pathsFrom, runsFrom, type Site } from '../../site'
 import type { NodeOf } from '../../kinds'
 
 const MAIN_MM = 20.93
@@ -30,7 +30,8 @@ export const backByMain = defineMove({
     const joint = branchOf(site, needFeed(site, id))
     if (pathsFrom(site, main.id).some(path => path.runs.some(run => run.to.node === joint.id)))
       throw new Impossible(`${main.name} goes straight to that line already.`)
-    keepFromTank(site, joint.id)
+    // The main would fill the tank through its outlet.
+    keepFromComingBack(site, joint)
     const ends = [
       { node: streetTee(site, main.id), port: 'out' },
       { node: joint.id, port: 'in' },
@@ -64,14 +65,4 @@ function mainFor(site: Site, tank: string): NodeOf<'main'> {
   if (main) return main
   addSource.apply(site, { kind: 'main', tank })
   return site.nodes.find(node => node.kind === 'main')!
-}
-
-/** A check valve in the tank's own line to where the main comes in: the main would fill the tank through its outlet. */
-function keepFromTank(site: Site, jointId: string): void {
-  for (const run of runsTo(site, jointId)) {
-    if (run.parts.some(part => part.kind === 'check')) continue
-    const at = run.parts.findLastIndex(part => part.kind === 'pipe')
-    const boreMm = run.parts.find(part => part.kind === 'pipe')?.innerDiameterMm ?? MAIN_MM
-    run.parts = named(site, run.id, [...run.parts.slice(0, at), { kind: 'check', boreMm }, ...run.parts.slice(at)])
-  }
 }

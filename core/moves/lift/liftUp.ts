@@ -4,7 +4,8 @@ import { headOf, leavesHigh } from './parts'
 import { highHoleM, lowWaterM, pumpFor } from './sizing'
 import { branchNode, branchOf } from './liftBy'
 import { addRun, defineMove, guessedLengthM, Impossible, required, pipe, toThousandth } from '../move'
-import { freshPort, leadOverflowAway, overflowPort } from '../joins'
+import { freshPort } from '../joins'
+import { leadOverflowAway, overflowPort } from '../spills'
 import {
   feedsOf,
   fillingsOf,

@@ -3,6 +3,7 @@ import { length, say } from '../../words'
 import { moveOf } from '../../moves'
 import { boreMm, pumpsOf } from '../../network'
 import { graphOf, portHeightM, runName } from '../../site'
+import { runsThrough } from '../../kinds'
 
 /** A pump that lifts less than this loses nothing by what runs back. */
 const LEAST_LIFT_M = 0.5
@@ -18,7 +19,8 @@ export const checkMissing = defineCheck({
       // An on-demand pump has its own; what a sump lifts may run back into it.
       if (pump.pump === 'on-demand' || run.from.port.startsWith('overflow')) return []
       const graph = graphOf(site)
-      const next = graph.at(run.to.node).filter(each => each !== run)
+      const end = graph.node(run.to.node)
+      const next = end && runsThrough(end) ? graph.outOf(end.id) : []
       if ([run, ...next].some(each => each.parts.some(({ kind }) => kind === 'check'))) return []
       const liftM = portHeightM(site, run.to) - portHeightM(site, run.from)
       if (liftM < LEAST_LIFT_M) return []
