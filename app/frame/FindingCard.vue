@@ -2,6 +2,7 @@
 import AcceptFinding from './AcceptFinding.vue'
 import AnswerButtons from './AnswerButtons.vue'
 import FollowersList from './FollowersList.vue'
+import AnswerFailure from '~/fields/AnswerFailure.vue'
 import { useUnits } from '~/fields/useUnits'
 import { useSite } from '~/stores/site'
 import { useSelection } from '~/stores/useSelection'
@@ -40,9 +41,12 @@ const others = computed(() => {
 })
 const mended = computed(() => [props.finding, ...props.alike].filter(({ mend }) => mend))
 /** A move is offered once it was made on a copy and found to mend; for all alike, once it was made for all of them. */
-const { answer: proof, fresh: isProven } = useAnswer('proof', () =>
-  props.finding.mend ? { findings: [props.finding.id] } : undefined,
-)
+const {
+  answer: proof,
+  fresh: isProven,
+  failure,
+  again,
+} = useAnswer('proof', () => (props.finding.mend ? { findings: [props.finding.id] } : undefined))
 const { answer: proofOfAll, fresh: areProven } = useAnswer('proof', () =>
   props.finding.mend && props.alike.length && mended.value.length > props.alike.length
     ? { findings: mended.value.map(({ id }) => id) }
@@ -69,7 +73,12 @@ function mendAll(mends: Mend[]): void {
 </script>
 
 <template>
-  <article class="finding" :class="worst" :data-check="finding.check">
+  <article
+    class="finding"
+    :class="worst"
+    :data-check="finding.check"
+    :data-proving="(finding.mend && !isProven) || undefined"
+  >
     <p>
       <span class="unseen">{{ finding.severity === 'wrong' ? 'Wrong:' : 'Look again:' }}</span><b>{{
         phrase(finding.sentence)
@@ -96,6 +105,7 @@ function mendAll(mends: Mend[]): void {
       </button>
       <AcceptFinding :findings="[finding, ...alike]" />
     </div>
+    <AnswerFailure :failure="failure" what="Whether its move mends it" :again="again" />
     <FollowersList v-if="followers.length" :followers="followers" />
     <LazyWorkedSum v-if="arithmetic && finding.sum" :name="finding.sum.name" :input="finding.sum.input" />
   </article>

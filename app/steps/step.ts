@@ -58,6 +58,8 @@ export interface StepDefinition {
   sheet?: Component
   /** True once somebody has begun on it. */
   started?: (site: Site) => boolean
+  /** True while something of it is still to be done before water may come. */
+  isOpen?: (site: Site) => boolean
   subjects?: (context: StepContext) => Subject[]
   /** The four figures of the Margin. */
   figures?: (context: StepContext) => StepFigure[]
@@ -85,7 +87,7 @@ export function markOf(step: StepDefinition, context: StepContext): StepMark {
   if (!step.started) return 'closed'
   const found = review?.findings.filter(finding => finding.step === step.id) ?? []
   if (!found.length && !step.started(site)) return 'empty'
-  return markFor(found, false, isReviewed)
+  return markFor(found, step.isOpen?.(site) ?? false, isReviewed)
 }
 
 /** What was found of a subject, of a step's own findings. */

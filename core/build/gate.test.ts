@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { gateOf, planOf } from '.'
+import { isToBeFilled } from './filled'
+import { tanksOf } from '../site'
 import { moveOf } from '../moves'
 import type { NewPart } from '../kinds'
 import type { Site } from '../site'
@@ -28,6 +30,16 @@ describe('the gate', () => {
     expect(items['next:tank']!.open).toContain('nothing is left')
     expect(items['air:tank']!.open).toBe('it has no vent')
     expect(items['supply:tank']!.costsLater.litres).toBeGreaterThan(1500)
+  })
+  it('is behind one once water was let into every tank, and not before', () => {
+    const site = demoSite('brindle-yard')
+    expect(isToBeFilled(site)).toBe(true)
+    const fills = planOf(site).filter(({ id }) => id.startsWith('fill:'))
+    expect(fills).toHaveLength(tanksOf(site).length)
+    const ticked = (tasks: typeof fills) =>
+      build(site, ...tasks.map(({ id }) => moveOf('tickTask', { task: id, on: '2027-04-18' })))
+    expect(isToBeFilled(ticked(fills.slice(1)))).toBe(true)
+    expect(isToBeFilled(ticked(fills))).toBe(false)
   })
   it('of a tank that a day of rain fills says so, and never that it takes none', () => {
     const site = demoSite('brindle-yard')

@@ -263,6 +263,14 @@ export class Page {
       'the year is worked out',
     )
 
+  /** Waits until every finding that has a move was told whether that mends it. */
+  proven = () =>
+    this.until(
+      () => this.all('[data-proving]'),
+      cards => cards.length === 0,
+      'the moves are proven',
+    )
+
   async upload(selector: string, name: string, content: string | Uint8Array): Promise<void> {
     const path = join(mkdtempSync(join(tmpdir(), 'tall-cask-file-')), name)
     writeFileSync(path, content)

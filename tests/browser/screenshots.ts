@@ -16,6 +16,7 @@ const shoot = async (name: string) => {
     marks => marks.length === 0,
     'what changed is marked no more',
   )
+  await page.proven()
   await page.still()
   writeFileSync(`docs/screenshots/${name}.png`, await page.driver.takeScreenshot(), 'base64')
 }

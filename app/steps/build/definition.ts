@@ -1,4 +1,5 @@
 import { WAITING, type StepDefinition } from '~/steps/step'
+import { isToBeFilled } from '#core/build/filled'
 import type { Site } from '#core/site'
 
 /** What is taken off a plan is worked out by what is loaded when somebody first comes to this step. */
@@ -17,6 +18,7 @@ export const build: StepDefinition = {
   name: 'Build',
   sheet: defineAsyncComponent(() => import('./BuildSheet.vue')),
   started: site => hasBegun(site),
+  isOpen: isToBeFilled,
   subjects: context => loaded()?.subjects(context) ?? [],
   figures: context =>
     loaded()?.figures(context) ??

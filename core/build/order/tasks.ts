@@ -1,3 +1,4 @@
+import { fillTask } from '../filled'
 import { group } from 'd3-array'
 import { lineTasks } from './lineTasks'
 import { insideFittings, tankTasks } from './tankTasks'
@@ -68,7 +69,7 @@ function waterTasks(site: Site): Task[] {
     const runs = graph.at(id).filter(run => roleOf(site, run.from) !== undefined || run.to.node === id)
     const inner = insideFittings({ ports, ventMm, inletStyle }).length > 0
     return newTask({
-      id: `fill:${id}`,
+      id: fillTask(id),
       work: 'water',
       what: `Fill ${name} a hand’s breadth over its lowest hole, look, tighten, and fill`,
       at: [id],
@@ -89,7 +90,7 @@ function waterTasks(site: Site): Task[] {
         work: 'water',
         what: `Let water into “${runName(site, run)}” and look at every joint`,
         at: [run.id],
-        after: [`make:${run.id}`, ...(from?.kind === 'tank' ? [`fill:${from.id}`] : [])],
+        after: [`make:${run.id}`, ...(from?.kind === 'tank' ? [fillTask(from.id)] : [])],
         minutes: [10, 30],
       }),
     ]
